@@ -1,0 +1,181 @@
+package aperta.core.edit;
+
+import aperta.core.shot.Content;
+import aperta.core.shot.Cut;
+import aperta.core.shot.Layer;
+import aperta.core.shot.Place;
+import aperta.core.shot.Shot;
+import aperta.core.shot.Span;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+
+/** Layers taken away, doubled, put in another order and grouped. */
+public final class LayerEdits {
+    private LayerEdits() {}
+
+    static Layer demand(Shot shot, String id) {
+        return shot.layer(id)
+                .orElseThrow(() -> new IllegalArgumentException("There is no layer '" + id + "' in this shot."));
+    }
+
+    /** Takes layers away; cuts by them end, and their children go on without a parent. */
+    public record Delete(List<String> layers) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            Set<String> gone = new HashSet<>();
+            for (String id : layers) {
+                collect(demand(shot, id), gone);
+            }
+            return shot.withLayers(without(shot.layers(), gone));
+        }
+
+        private static void collect(Layer layer, Set<String> gone) {
+            gone.add(layer.id());
+            if (layer.content() instanceof Content.Group group) {
+                group.layers().forEach(l -> collect(l, gone));
+            }
+        }
+
+        private static List<Layer> without(List<Layer> layers, Set<String> gone) {
+            List<Layer> next = new ArrayList<>();
+            for (Layer layer : layers) {
+                if (gone.contains(layer.id())) {
+                    continue;
+                }
+                Layer kept = layer.withCut(layer.cut().filter(c -> !gone.contains(c.by())))
+                        .withParent(layer.parent().filter(p -> !gone.contains(p)));
+                if (layer.content() instanceof Content.Group group) {
+                    kept = kept.withContent(new Content.Group(without(group.layers(), gone)));
+                }
+                next.add(kept);
+            }
+            return next;
+        }
+    }
+
+    /** Puts a copy of a layer above it; what lies inside a group gets new ids too. */
+    public record Duplicate(String layer, String newId) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            Layer original = demand(shot, layer);
+            Map<String, String> names = new HashMap<>();
+            name(original, newId, names);
+            Layer copy = renamed(original, names);
+            return beside(shot, layer, copy.withIdentity(newId, original.name() + " copy"));
+        }
+
+        private static void name(Layer layer, String id, Map<String, String> names) {
+            names.put(layer.id(), id);
+            if (layer.content() instanceof Content.Group group) {
+                int n = 1;
+                for (Layer inside : group.layers()) {
+                    name(inside, id + "-" + n++, names);
+                }
+            }
+        }
+
+        private static Layer renamed(Layer layer, Map<String, String> names) {
+            Layer next = layer.withIdentity(names.get(layer.id()), layer.name())
+                    .withParent(layer.parent().map(p -> names.getOrDefault(p, p)))
+                    .withCut(layer.cut().map(c -> new Cut(names.getOrDefault(c.by(), c.by()), c.with(), c.keep())));
+            return layer.content() instanceof Content.Group group
+                    ? next.withContent(new Content.Group(
+                            group.layers().stream().map(l -> renamed(l, names)).toList()))
+                    : next;
+        }
+    }
+
+    /** Puts a layer at another place among its neighbours; 0 is the top. */
+    public record Reorder(String layer, int to) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            demand(shot, layer);
+            return shot.withLayers(among(shot.layers(), layer, beside -> {
+                List<Layer> next = new ArrayList<>(beside);
+                Layer moved = next.stream()
+                        .filter(l -> l.id().equals(layer))
+                        .findFirst()
+                        .orElseThrow();
+                next.remove(moved);
+                next.add(Math.min(next.size(), Math.max(0, to)), moved);
+                return next;
+            }));
+        }
+    }
+
+    /** Puts neighbouring layers into a new group, at the place of the uppermost. */
+    public record Group(List<String> layers, String newId, String name) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            if (layers.isEmpty()) {
+                throw new IllegalArgumentException("A group needs at least one layer.");
+            }
+            layers.forEach(id -> demand(shot, id));
+            return shot.withLayers(among(shot.layers(), layers.get(0), beside -> {
+                List<Layer> inside =
+                        beside.stream().filter(l -> layers.contains(l.id())).toList();
+                if (inside.size() != layers.size()) {
+                    throw new IllegalArgumentException("Only layers that lie in the same group can be grouped.");
+                }
+                Place place = Place.at(shot.format().centre());
+                Layer group = Layer.of(
+                        newId,
+                        name,
+                        new Content.Group(inside),
+                        Span.of(0, shot.length()),
+                        place.withAnchor(place.position()));
+                List<Layer> next = new ArrayList<>(beside);
+                next.set(beside.indexOf(inside.get(0)), group);
+                next.removeAll(inside);
+                return next;
+            }));
+        }
+    }
+
+    /** Puts a new layer above another one, or on top of all. */
+    public record Add(Layer added, Optional<String> above) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            if (above.isPresent()) {
+                demand(shot, above.get());
+                return beside(shot, above.get(), added);
+            }
+            List<Layer> next = new ArrayList<>(shot.layers());
+            next.add(0, added);
+            return shot.withLayers(next);
+        }
+    }
+
+    private static Shot beside(Shot shot, String id, Layer added) {
+        return shot.withLayers(among(shot.layers(), id, beside -> {
+            List<Layer> next = new ArrayList<>(beside);
+            int at = 0;
+            while (!next.get(at).id().equals(id)) {
+                at++;
+            }
+            next.add(at, added);
+            return next;
+        }));
+    }
+
+    /** Changes the list of layers that a layer lies in. */
+    private static List<Layer> among(List<Layer> layers, String id, UnaryOperator<List<Layer>> change) {
+        if (layers.stream().anyMatch(l -> l.id().equals(id))) {
+            return change.apply(layers);
+        }
+        List<Layer> next = new ArrayList<>();
+        for (Layer layer : layers) {
+            next.add(
+                    layer.content() instanceof Content.Group group
+                            ? layer.withContent(new Content.Group(among(group.layers(), id, change)))
+                            : layer);
+        }
+        return next;
+    }
+}

@@ -1,0 +1,136 @@
+package aperta.core.edit;
+
+import aperta.core.geometry.Affine;
+import aperta.core.geometry.Box;
+import aperta.core.geometry.Point;
+import aperta.core.shot.Layer;
+import aperta.core.shot.Moment;
+import aperta.core.shot.Place;
+import aperta.core.shot.Shot;
+import aperta.core.time.Mix;
+
+/** A layer moved, scaled and turned by its handles on the Picture; all points in pixels of the shot. */
+public final class PlaceEdits {
+    /** How near, in pixels of the shot, a line must be for a moved layer to cling to it. */
+    public static final double REACH = 12;
+
+    private PlaceEdits() {}
+
+    /** Moves a layer, and lets it cling to lines where {@code snap} is asked for. */
+    public record Move(String layer, long frame, Point by, boolean snap) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            Point whole = by;
+            if (snap) {
+                whole = by.plus(snapped(shot, extents).by());
+            }
+            Moment moment = new Moment(shot, frame);
+            Point inParent = toParent(moment, layer).applyVector(whole);
+            long own = ownFrame(moment, layer);
+            return shot.changing(layer, l -> {
+                Place p = l.place();
+                Point to = p.position().at(own, Mix.POINT).plus(inParent);
+                return l.withPlace(p.withPosition(p.position().set(own, to)));
+            });
+        }
+
+        /** The lines that the moved layer clings to. */
+        public Snap snapped(Shot shot, Extents extents) {
+            Moment moment = new Moment(shot, frame);
+            Box box = moment.of(layer).toShot().apply(extents.of(moment, layer));
+            Box moved = Affine.translation(by.x(), by.y()).apply(box);
+            return Snap.of(moved, shot, moment, layer, extents, REACH);
+        }
+    }
+
+    /**
+     * Scales a layer about its anchor, so that what lay under {@code from} comes to lie under {@code to}; evenly in both
+     * directions where {@code even}.
+     */
+    public record Scale(String layer, long frame, Point from, Point to, boolean even) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            Moment moment = new Moment(shot, frame);
+            long own = ownFrame(moment, layer);
+            Affine toOwn = toOwn(moment, layer);
+            Layer now = moment.of(layer).layer();
+            Point anchor = now.place().anchor().at(own, Mix.POINT);
+            Point a = toOwn.apply(from).minus(anchor);
+            Point b = toOwn.apply(to).minus(anchor);
+            Point factor = even ? evenly(a, b) : new Point(ratio(b.x(), a.x()), ratio(b.y(), a.y()));
+            return shot.changing(layer, l -> {
+                Point s = l.place().scale().at(own, Mix.POINT);
+                Point next = new Point(s.x() * factor.x(), s.y() * factor.y());
+                return l.withPlace(l.place().withScale(l.place().scale().set(own, next)));
+            });
+        }
+
+        private static Point evenly(Point a, Point b) {
+            double f = ratio(a.x() * b.x() + a.y() * b.y(), a.x() * a.x() + a.y() * a.y());
+            return new Point(f, f);
+        }
+
+        /** Never 0, from which no handle could lead back. */
+        private static double ratio(double to, double from) {
+            double r = Math.abs(from) < 1e-6 ? 1 : to / from;
+            return Math.abs(r) < 1e-3 ? Math.copySign(1e-3, r) : r;
+        }
+    }
+
+    /** Turns a layer about its anchor by the angle between two points as seen from there. */
+    public record Turn(String layer, long frame, Point from, Point to, boolean steps) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            Moment moment = new Moment(shot, frame);
+            long own = ownFrame(moment, layer);
+            Moment.Seen seen = moment.of(layer);
+            Point centre = seen.toShot().apply(seen.layer().place().anchor().at(own, Mix.POINT));
+            double turn = angle(to.minus(centre)) - angle(from.minus(centre));
+            double signed = seen.toShot().determinant() < 0 ? -turn : turn;
+            double by = signed > 180 ? signed - 360 : signed < -180 ? signed + 360 : signed;
+            return shot.changing(layer, l -> {
+                double next = l.place().rotation().at(own, Mix.NUMBER) + by;
+                double kept = steps ? Math.rint(next / 15) * 15 : next;
+                return l.withPlace(l.place().withRotation(l.place().rotation().set(own, kept)));
+            });
+        }
+
+        private static double angle(Point p) {
+            return Math.toDegrees(StrictMath.atan2(p.y(), p.x()));
+        }
+    }
+
+    /** Puts the anchor elsewhere without moving the picture. */
+    public record MoveAnchor(String layer, long frame, Point to) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            Moment moment = new Moment(shot, frame);
+            long own = ownFrame(moment, layer);
+            Point anchor = toOwn(moment, layer).apply(to);
+            return shot.changing(layer, l -> {
+                Place p = l.place();
+                Point inParent = p.toParent(own).apply(anchor);
+                return l.withPlace(p.withAnchor(p.anchor().set(own, anchor))
+                        .withPosition(p.position().set(own, inParent)));
+            });
+        }
+    }
+
+    /** The layer's own time at a frame of the shot. */
+    static long ownFrame(Moment moment, String layer) {
+        return (long) Math.floor(moment.of(layer).frame());
+    }
+
+    /** From pixels of the shot to the layer's own. */
+    static Affine toOwn(Moment moment, String layer) {
+        Moment.Seen seen = moment.of(layer);
+        return seen.toShot()
+                .inverse()
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "'" + seen.layer().name() + "' has a scale of 0 here; set its scale in the Sheet first."));
+    }
+
+    private static Affine toParent(Moment moment, String layer) {
+        return toOwn(moment, layer).then(moment.of(layer).layer().place().toParent(ownFrame(moment, layer)));
+    }
+}

@@ -1,0 +1,2 @@
+/** The editing rules: functions from a shot to a shot. */
+package aperta.core.edit;

@@ -1,0 +1,59 @@
+package aperta.core.picture;
+
+/** Mattes put together pixel by pixel; both must have the same domain. Shapes are taken as independent coverages. */
+public final class MatteMath {
+    private MatteMath() {}
+
+    public static void invert(Matte matte) {
+        Region d = matte.domain();
+        for (int y = d.y(); y < d.bottom(); y++) {
+            int at = matte.index(d.x(), y);
+            for (int k = 0; k < d.width(); k++) {
+                matte.value[at + k] = 1 - matte.value[at + k];
+            }
+        }
+    }
+
+    public static void scale(Matte matte, float by) {
+        Region d = matte.domain();
+        for (int y = d.y(); by != 1 && y < d.bottom(); y++) {
+            int at = matte.index(d.x(), y);
+            for (int k = 0; k < d.width(); k++) {
+                matte.value[at + k] *= by;
+            }
+        }
+    }
+
+    /** a + m − a·m: the union. */
+    public static void add(Matte into, Matte m, float opacity) {
+        each(into, m, (a, b) -> a + b * opacity - a * b * opacity);
+    }
+
+    /** a·(1 − m): what of a lies outside m. */
+    public static void subtract(Matte into, Matte m, float opacity) {
+        each(into, m, (a, b) -> a * (1 - b * opacity));
+    }
+
+    /** a·m where opaque; with less opacity a itself shines through. */
+    public static void intersect(Matte into, Matte m, float opacity) {
+        each(into, m, (a, b) -> a * (1 - opacity + b * opacity));
+    }
+
+    private interface Two {
+        float of(float a, float b);
+    }
+
+    private static void each(Matte into, Matte m, Two f) {
+        Region d = into.domain();
+        if (!d.equals(m.domain())) {
+            throw new IllegalArgumentException("Mattes that are put together must have the same domain.");
+        }
+        for (int y = d.y(); y < d.bottom(); y++) {
+            int at = into.index(d.x(), y);
+            int from = m.index(d.x(), y);
+            for (int k = 0; k < d.width(); k++) {
+                into.value[at + k] = f.of(into.value[at + k], m.value[from + k]);
+            }
+        }
+    }
+}

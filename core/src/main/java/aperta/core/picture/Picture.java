@@ -1,0 +1,105 @@
+package aperta.core.picture;
+
+/**
+ * Premultiplied red, green, blue and alpha on a domain, a plane of 32-bit floats each; outside the domain there is
+ * nothing. Values are display-encoded; colour may exceed alpha (light) and 1.
+ *
+ * <p>The pixel (x, y) lies at {@link #index}; a view shares the planes of a larger picture.
+ */
+public final class Picture {
+    private final Region domain;
+    private final int base;
+    private final int stride;
+    final float[] red;
+    final float[] green;
+    final float[] blue;
+    final float[] alpha;
+
+    private Picture(Region domain, int base, int stride, float[] red, float[] green, float[] blue, float[] alpha) {
+        this.domain = domain;
+        this.base = base;
+        this.stride = stride;
+        this.red = red;
+        this.green = green;
+        this.blue = blue;
+        this.alpha = alpha;
+    }
+
+    /** An empty (transparent) picture. */
+    public Picture(Region domain) {
+        this(
+                domain,
+                0,
+                domain.width(),
+                new float[size(domain)],
+                new float[size(domain)],
+                new float[size(domain)],
+                new float[size(domain)]);
+    }
+
+    /** On planes that may hold anything and are at least as large as the domain. */
+    static Picture on(Region domain, float[][] planes) {
+        return new Picture(domain, 0, domain.width(), planes[0], planes[1], planes[2], planes[3]);
+    }
+
+    static int size(Region domain) {
+        return Math.toIntExact(domain.area());
+    }
+
+    public Region domain() {
+        return domain;
+    }
+
+    /** The part inside {@code part}, sharing this picture's planes. */
+    public Picture view(Region part) {
+        Region inside = domain.intersect(part);
+        int start = inside.isEmpty() ? 0 : index(inside.x(), inside.y());
+        return new Picture(inside, start, stride, red, green, blue, alpha);
+    }
+
+    /** The index of a pixel of the domain in the planes. */
+    public int index(int x, int y) {
+        return base + (y - domain.y()) * stride + (x - domain.x());
+    }
+
+    /** Red, green, blue, alpha, premultiplied; all 0 outside the domain. */
+    public float[] at(int x, int y) {
+        if (!domain.contains(new Region(x, y, 1, 1))) {
+            return new float[4];
+        }
+        int i = index(x, y);
+        return new float[] {red[i], green[i], blue[i], alpha[i]};
+    }
+
+    public void set(int x, int y, float r, float g, float b, float a) {
+        int i = index(x, y);
+        red[i] = r;
+        green[i] = g;
+        blue[i] = b;
+        alpha[i] = a;
+    }
+
+    public void clear() {
+        fill(0, 0, 0, 0);
+    }
+
+    /** Sets every pixel to one premultiplied value. */
+    public void fill(float r, float g, float b, float a) {
+        for (int y = domain.y(); y < domain.bottom(); y++) {
+            int from = index(domain.x(), y);
+            int to = from + domain.width();
+            java.util.Arrays.fill(red, from, to, r);
+            java.util.Arrays.fill(green, from, to, g);
+            java.util.Arrays.fill(blue, from, to, b);
+            java.util.Arrays.fill(alpha, from, to, a);
+        }
+    }
+
+    public long bytes() {
+        return 16L * red.length;
+    }
+
+    float[][] planes() {
+        return new float[][] {red, green, blue, alpha};
+    }
+}

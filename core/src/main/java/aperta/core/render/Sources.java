@@ -1,0 +1,23 @@
+package aperta.core.render;
+
+import aperta.core.picture.Pixels;
+import aperta.core.time.Rate;
+
+/** The clips and stills that a shot shows. */
+public interface Sources {
+    /**
+     * @param content names what the file holds, so that equal names mean equal frames
+     * @param frames how many there are; 1 for a still
+     */
+    record Info(String content, int width, int height, Rate rate, long frames, boolean alpha) {}
+
+    /** @throws IllegalArgumentException with a plain sentence where there is no such media */
+    Info info(String media);
+
+    /**
+     * A frame by number, as it is in the file (level 1) or reduced to half its sides, rounded up (level 2).
+     *
+     * @throws RenderException where the frame can't be read
+     */
+    Pixels frame(String media, long frame, int level);
+}

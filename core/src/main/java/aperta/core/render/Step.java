@@ -1,0 +1,63 @@
+package aperta.core.render;
+
+import aperta.core.picture.Bands;
+import aperta.core.picture.Matte;
+import aperta.core.picture.Picture;
+import aperta.core.picture.Region;
+import java.util.List;
+
+/**
+ * One step of a plan. It says first where it has anything and what it needs of its inputs, then computes exactly what
+ * is asked. Steps hold no pixels and may be used by many threads.
+ */
+public interface Step {
+    ContentKey key();
+
+    /** Outside it there is nothing. */
+    Region domain();
+
+    default List<Step> inputs() {
+        return List.of();
+    }
+
+    /** The part of an input that is needed for {@code wanted}. */
+    default Region needs(Step input, Region wanted) {
+        return wanted;
+    }
+
+    /** Computed anew for each tile: cheap, pixel by pixel. */
+    interface Paints extends Step {
+        /** Writes every pixel of {@code into}. */
+        void paint(Picture into, Tile tile);
+
+        /** Whether all of {@link #domain} is known to be opaque. */
+        default boolean opaque() {
+            return false;
+        }
+    }
+
+    /** A matte, computed anew for each tile. */
+    interface Shades extends Step {
+        /** Writes every pixel of {@code into}. */
+        void shade(Matte into, Tile tile);
+    }
+
+    /** Computed once for all that is needed of it, and kept by its key. */
+    interface Made<T> extends Step {
+        /** The result; what {@link Making#made} gives for an input covers what {@link #needs} asked. */
+        T make(Region needed, Making making);
+
+        /** What keeping the result costs. */
+        long bytes(T result);
+    }
+
+    /** What a step that is made once may use. */
+    interface Making {
+        <T> T made(Made<T> step);
+
+        /** All of a matte's region at once. */
+        Matte shaded(Shades step, Region region);
+
+        Bands bands();
+    }
+}

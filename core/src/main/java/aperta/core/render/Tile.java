@@ -1,0 +1,61 @@
+package aperta.core.render;
+
+import aperta.core.picture.Compose;
+import aperta.core.picture.Matte;
+import aperta.core.picture.Picture;
+import aperta.core.picture.Region;
+import aperta.core.picture.Scratch;
+
+/** One thread's way through a plan: the results that were made before, and scratch planes. */
+public final class Tile {
+    private final Scratch scratch;
+    private final Results results;
+
+    /** The results of the steps that are made once. */
+    interface Results {
+        <T> T of(Step.Made<T> step);
+    }
+
+    Tile(Scratch scratch, Results results) {
+        this.scratch = scratch;
+        this.results = results;
+    }
+
+    <T> T made(Step.Made<T> step) {
+        return results.of(step);
+    }
+
+    /** Paints a part of a step on borrowed planes and hands it on. */
+    void withPicture(Step.Paints step, Region part, java.util.function.Consumer<Picture> use) {
+        Picture picture = scratch.picture(part);
+        step.paint(picture, this);
+        use.accept(picture);
+        scratch.give(picture);
+    }
+
+    /** Shades a part of a step on a borrowed plane and hands it on. */
+    void withMatte(Step.Shades step, Region part, java.util.function.Consumer<Matte> use) {
+        Matte matte = scratch.matte(part);
+        step.shade(matte, this);
+        use.accept(matte);
+        scratch.give(matte);
+    }
+
+    /** A matte from what a picture has of alpha or brightness on a part. */
+    void withMatteOf(Step.Paints step, boolean brightness, Region part, java.util.function.Consumer<Matte> use) {
+        Matte matte = scratch.matte(part);
+        if (!brightness && step instanceof Filled filled && filled.plainAlpha()) {
+            filled.shade(matte, this);
+        } else {
+            withPicture(step, part, p -> {
+                if (brightness) {
+                    Compose.brightness(p, matte);
+                } else {
+                    Compose.alpha(p, matte);
+                }
+            });
+        }
+        use.accept(matte);
+        scratch.give(matte);
+    }
+}

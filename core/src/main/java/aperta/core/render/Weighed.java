@@ -1,0 +1,40 @@
+package aperta.core.render;
+
+import aperta.core.picture.Compose;
+import aperta.core.picture.Picture;
+import aperta.core.picture.Region;
+import java.util.List;
+
+/** A picture seen through its masks. */
+final class Weighed implements Step.Paints {
+    private final Step.Paints picture;
+    private final Step.Shades matte;
+    private final ContentKey key;
+
+    Weighed(Step.Paints picture, Step.Shades matte) {
+        this.picture = picture;
+        this.matte = matte;
+        this.key = ContentKey.of("weighed").step(picture).step(matte).key();
+    }
+
+    @Override
+    public ContentKey key() {
+        return key;
+    }
+
+    @Override
+    public Region domain() {
+        return picture.domain().intersect(matte.domain());
+    }
+
+    @Override
+    public List<Step> inputs() {
+        return List.of(picture, matte);
+    }
+
+    @Override
+    public void paint(Picture into, Tile tile) {
+        picture.paint(into, tile);
+        tile.withMatte(matte, into.domain(), m -> Compose.inside(into, m));
+    }
+}

@@ -1,0 +1,22 @@
+package aperta.core.shot;
+
+/** The sixteen blend modes of W3C Compositing and Blending Level 1, and its {@code plus-lighter} operator. */
+public enum BlendMode {
+    NORMAL,
+    MULTIPLY,
+    SCREEN,
+    OVERLAY,
+    DARKEN,
+    LIGHTEN,
+    COLOR_DODGE,
+    COLOR_BURN,
+    HARD_LIGHT,
+    SOFT_LIGHT,
+    DIFFERENCE,
+    EXCLUSION,
+    HUE,
+    SATURATION,
+    COLOR,
+    LUMINOSITY,
+    PLUS_LIGHTER
+}

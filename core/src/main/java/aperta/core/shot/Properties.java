@@ -1,0 +1,251 @@
+package aperta.core.shot;
+
+import aperta.core.time.Animated;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.BiFunction;
+import java.util.function.Function;
+
+/** The one place where the animatable properties of layers are written down. */
+final class Properties {
+    private static final double FAR = 1e6;
+
+    private static final List<Property<?>> PLACE = List.of(
+            Property.point(
+                    "place.position",
+                    "Position",
+                    "px",
+                    -FAR,
+                    FAR,
+                    l -> l.place().position(),
+                    (l, v) -> l.withPlace(l.place().withPosition(v))),
+            Property.point(
+                    "place.scale",
+                    "Scale",
+                    "%",
+                    -1000,
+                    1000,
+                    l -> l.place().scale(),
+                    (l, v) -> l.withPlace(l.place().withScale(v))),
+            Property.number(
+                    "place.rotation",
+                    "Rotation",
+                    "°",
+                    -FAR,
+                    FAR,
+                    l -> l.place().rotation(),
+                    (l, v) -> l.withPlace(l.place().withRotation(v))),
+            Property.point(
+                    "place.anchor",
+                    "Anchor",
+                    "px",
+                    -FAR,
+                    FAR,
+                    l -> l.place().anchor(),
+                    (l, v) -> l.withPlace(l.place().withAnchor(v))),
+            Property.number(
+                    "place.opacity",
+                    "Opacity",
+                    "%",
+                    0,
+                    1,
+                    l -> l.place().opacity(),
+                    (l, v) -> l.withPlace(l.place().withOpacity(v))));
+
+    private static final List<Property<?>> TEXT = List.of(
+            text("text.size", "Size", "px", 1, 4000, Content.Text::size, Content.Text::withSize),
+            text(
+                    "text.tracking",
+                    "Tracking",
+                    "‰ em",
+                    -1000,
+                    10_000,
+                    Content.Text::tracking,
+                    Content.Text::withTracking),
+            text("text.leading", "Leading", "×", 0, 10, Content.Text::leading, Content.Text::withLeading),
+            new Property<>(
+                    "text.fill",
+                    "Fill",
+                    Property.Kind.COLOUR,
+                    "",
+                    0,
+                    1,
+                    Colour.MIX,
+                    l -> text(l).fill(),
+                    (l, v) -> l.withContent(text(l).withFill(v))),
+            text(
+                    "text.fillOpacity",
+                    "Fill opacity",
+                    "%",
+                    0,
+                    1,
+                    Content.Text::fillOpacity,
+                    Content.Text::withFillOpacity),
+            new Property<>(
+                    "text.edge",
+                    "Edge",
+                    Property.Kind.COLOUR,
+                    "",
+                    0,
+                    1,
+                    Colour.MIX,
+                    l -> text(l).edge(),
+                    (l, v) -> l.withContent(text(l).withEdge(v))),
+            text("text.edgeWidth", "Edge width", "px", 0, 1000, Content.Text::edgeWidth, Content.Text::withEdgeWidth),
+            text(
+                    "text.edgeOpacity",
+                    "Edge opacity",
+                    "%",
+                    0,
+                    1,
+                    Content.Text::edgeOpacity,
+                    Content.Text::withEdgeOpacity));
+
+    private Properties() {}
+
+    static List<Property<?>> of(Layer layer) {
+        List<Property<?>> all = new ArrayList<>();
+        if (layer.content() instanceof Content.Text) {
+            all.addAll(TEXT);
+        } else if (layer.content() instanceof Content.Fill fill) {
+            all.addAll(fill(fill.paint()));
+        }
+        all.addAll(PLACE);
+        for (Mask mask : layer.masks()) {
+            all.addAll(mask(mask.id(), mask.name()));
+        }
+        return all;
+    }
+
+    private static Property<Double> text(
+            String name,
+            String label,
+            String unit,
+            double least,
+            double most,
+            Function<Content.Text, Animated<Double>> get,
+            BiFunction<Content.Text, Animated<Double>, Content.Text> set) {
+        return Property.number(
+                name,
+                label,
+                unit,
+                least,
+                most,
+                l -> get.apply(text(l)),
+                (l, v) -> l.withContent(set.apply(text(l), v)));
+    }
+
+    private static Content.Text text(Layer layer) {
+        return (Content.Text) layer.content();
+    }
+
+    private static Content.Fill fill(Layer layer) {
+        return (Content.Fill) layer.content();
+    }
+
+    private static List<Property<?>> fill(Paint paint) {
+        List<Property<?>> all = new ArrayList<>();
+        all.add(Property.point(
+                "fill.size",
+                "Size",
+                "px",
+                0,
+                FAR,
+                l -> fill(l).size(),
+                (l, v) -> l.withContent(new Content.Fill(v, fill(l).paint()))));
+        if (paint instanceof Paint.Solid) {
+            all.add(new Property<>(
+                    "fill.colour",
+                    "Colour",
+                    Property.Kind.COLOUR,
+                    "",
+                    0,
+                    1,
+                    Colour.MIX,
+                    l -> ((Paint.Solid) fill(l).paint()).colour(),
+                    (l, v) -> painted(l, new Paint.Solid(v))));
+        } else if (paint instanceof Paint.Linear linear) {
+            all.add(Property.point(
+                    "fill.from",
+                    "From",
+                    "px",
+                    -FAR,
+                    FAR,
+                    l -> ((Paint.Linear) fill(l).paint()).from(),
+                    (l, v) -> painted(l, new Paint.Linear(v, ((Paint.Linear) fill(l).paint()).to(), linear.stops()))));
+            all.add(Property.point(
+                    "fill.to",
+                    "To",
+                    "px",
+                    -FAR,
+                    FAR,
+                    l -> ((Paint.Linear) fill(l).paint()).to(),
+                    (l, v) ->
+                            painted(l, new Paint.Linear(((Paint.Linear) fill(l).paint()).from(), v, linear.stops()))));
+        } else if (paint instanceof Paint.Radial radial) {
+            all.add(Property.point(
+                    "fill.centre",
+                    "Centre",
+                    "px",
+                    -FAR,
+                    FAR,
+                    l -> ((Paint.Radial) fill(l).paint()).centre(),
+                    (l, v) -> painted(
+                            l, new Paint.Radial(v, ((Paint.Radial) fill(l).paint()).radius(), radial.stops()))));
+            all.add(Property.number(
+                    "fill.radius",
+                    "Radius",
+                    "px",
+                    0,
+                    FAR,
+                    l -> ((Paint.Radial) fill(l).paint()).radius(),
+                    (l, v) -> painted(
+                            l, new Paint.Radial(((Paint.Radial) fill(l).paint()).centre(), v, radial.stops()))));
+        }
+        return all;
+    }
+
+    private static Layer painted(Layer layer, Paint paint) {
+        return layer.withContent(new Content.Fill(fill(layer).size(), paint));
+    }
+
+    private static List<Property<?>> mask(String id, String name) {
+        return List.of(
+                new Property<>(
+                        "mask." + id + ".path",
+                        name + " path",
+                        Property.Kind.PATH,
+                        "px",
+                        -FAR,
+                        FAR,
+                        BezierPath.MIX,
+                        l -> mask(l, id).path(),
+                        (l, v) -> masked(l, mask(l, id).withPath(v))),
+                Property.number(
+                        "mask." + id + ".feather",
+                        name + " feather",
+                        "px",
+                        0,
+                        2000,
+                        l -> mask(l, id).feather(),
+                        (l, v) -> masked(l, mask(l, id).withFeather(v))),
+                Property.number(
+                        "mask." + id + ".opacity",
+                        name + " opacity",
+                        "%",
+                        0,
+                        1,
+                        l -> mask(l, id).opacity(),
+                        (l, v) -> masked(l, mask(l, id).withOpacity(v))));
+    }
+
+    private static Mask mask(Layer layer, String id) {
+        return layer.masks().stream().filter(m -> m.id().equals(id)).findFirst().orElseThrow();
+    }
+
+    private static Layer masked(Layer layer, Mask mask) {
+        return layer.withMasks(layer.masks().stream()
+                .map(m -> m.id().equals(mask.id()) ? mask : m)
+                .toList());
+    }
+}

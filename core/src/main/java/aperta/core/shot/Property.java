@@ -1,0 +1,127 @@
+package aperta.core.shot;
+
+import aperta.core.geometry.Point;
+import aperta.core.time.Animated;
+import aperta.core.time.Key;
+import aperta.core.time.Mix;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.BiFunction;
+import java.util.function.Function;
+
+/**
+ * One animatable property of a layer: what the Sheet shows, what the rules demand, and how it is read and replaced.
+ *
+ * @param name unique within a layer, such as {@code place.opacity}
+ * @param label for people
+ * @param unit {@code px}, {@code °}, {@code %} (the value 1 is 100 %), {@code ×}, {@code ‰ em} or nothing
+ * @param least and {@code most}: the range of every number of the value
+ */
+public record Property<T>(
+        String name,
+        String label,
+        Kind kind,
+        String unit,
+        double least,
+        double most,
+        Mix<T> mix,
+        Function<Layer, Animated<T>> get,
+        BiFunction<Layer, Animated<T>, Layer> set) {
+
+    /** What a value is made of. */
+    public enum Kind {
+        NUMBER,
+        POINT,
+        COLOUR,
+        PATH
+    }
+
+    static Property<Double> number(
+            String name,
+            String label,
+            String unit,
+            double least,
+            double most,
+            Function<Layer, Animated<Double>> get,
+            BiFunction<Layer, Animated<Double>, Layer> set) {
+        return new Property<>(name, label, Kind.NUMBER, unit, least, most, Mix.NUMBER, get, set);
+    }
+
+    static Property<Point> point(
+            String name,
+            String label,
+            String unit,
+            double least,
+            double most,
+            Function<Layer, Animated<Point>> get,
+            BiFunction<Layer, Animated<Point>, Layer> set) {
+        return new Property<>(name, label, Kind.POINT, unit, least, most, Mix.POINT, get, set);
+    }
+
+    /** The value at a frame of the layer's own time. */
+    public T at(Layer layer, double frame) {
+        return get.apply(layer).at(frame, mix);
+    }
+
+    /** The rule that the layer's values break, as a plain sentence; nothing where all is well. */
+    Optional<String> broken(Layer layer) {
+        Animated<T> value = get.apply(layer);
+        String who = "The " + label.toLowerCase(Locale.ROOT) + " of '" + layer.name() + "'";
+        if (value.keys().stream().anyMatch(k -> Math.abs(k.at()) > 100 * Shot.LONGEST)) {
+            return Optional.of(who + " has a key too far from the start.");
+        }
+        boolean good = good(value.rest());
+        for (Key<T> key : value.keys()) {
+            good &= good(key.value()) && handle(key.in()) && handle(key.out());
+        }
+        return good
+                ? Optional.empty()
+                : Optional.of(who + " lies between " + shown(least) + " and " + shown(most) + ".");
+    }
+
+    private String shown(double v) {
+        double s = unit.equals("%") ? v * 100 : v;
+        return (s == Math.rint(s) ? Long.toString((long) s) : Double.toString(s)) + (unit.isEmpty() ? "" : " " + unit);
+    }
+
+    private boolean handle(Optional<T> handle) {
+        return handle.map(h -> !(h instanceof Point p) || Math.abs(p.x()) <= 2e6 && Math.abs(p.y()) <= 2e6)
+                .orElse(true);
+    }
+
+    private boolean good(T value) {
+        if (value instanceof Double d) {
+            return within(d);
+        }
+        if (value instanceof Point p) {
+            return within(p);
+        }
+        if (value instanceof BezierPath path) {
+            return path.knots().stream().allMatch(k -> within(k.at()) && within(k.in()) && within(k.out()));
+        }
+        return true;
+    }
+
+    private boolean within(Point p) {
+        return within(p.x()) && within(p.y());
+    }
+
+    private boolean within(double d) {
+        return d >= least && d <= most;
+    }
+
+    /** Every property of a layer, in the order of the Sheet. */
+    public static List<Property<?>> of(Layer layer) {
+        return Properties.of(layer);
+    }
+
+    /** @throws IllegalArgumentException where the layer has no such property */
+    public static Property<?> named(Layer layer, String name) {
+        return of(layer).stream()
+                .filter(p -> p.name().equals(name))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "'" + layer.name() + "' has no property '" + name + "' that can change over time."));
+    }
+}

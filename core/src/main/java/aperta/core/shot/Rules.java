@@ -1,0 +1,179 @@
+package aperta.core.shot;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+
+/** What must hold in a shot as a whole, beyond what each record holds of itself. */
+public final class Rules {
+    public static final int MOST_LAYERS = 500;
+    public static final int DEEPEST_GROUP = 16;
+
+    private final List<String> broken = new ArrayList<>();
+    private final Map<String, Layer> byId = new HashMap<>();
+    private final Map<String, String> groupOf = new HashMap<>();
+
+    private Rules() {}
+
+    /** The rules that the shot breaks, a plain sentence each that names the layers; empty for a sound shot. */
+    public static List<String> broken(Shot shot) {
+        Rules rules = new Rules();
+        rules.index(shot.layers(), null, 0);
+        if (rules.broken.isEmpty()) {
+            for (Layer layer : rules.byId.values()) {
+                rules.check(layer);
+            }
+            rules.parents();
+            rules.cuts(shot.layers());
+        }
+        return rules.broken;
+    }
+
+    /** @throws IllegalArgumentException with the first broken rule */
+    public static Shot demand(Shot shot) {
+        List<String> broken = broken(shot);
+        if (!broken.isEmpty()) {
+            throw new IllegalArgumentException(broken.get(0));
+        }
+        return shot;
+    }
+
+    private void index(List<Layer> layers, String group, int depth) {
+        if (depth > DEEPEST_GROUP) {
+            broken.add("Groups lie at most " + DEEPEST_GROUP + " deep in one another.");
+            return;
+        }
+        for (Layer layer : layers) {
+            if (layer.id().isBlank() || layer.id().length() > 64) {
+                broken.add("The layer '" + layer.name() + "' needs an id of 1 to 64 letters.");
+            }
+            if (byId.put(layer.id(), layer) != null) {
+                broken.add("Two layers have the id '" + layer.id() + "'.");
+                return;
+            }
+            if (group != null) {
+                groupOf.put(layer.id(), group);
+            }
+            if (layer.content() instanceof Content.Group inner) {
+                index(inner.layers(), layer.id(), depth + 1);
+            }
+        }
+        if (byId.size() > MOST_LAYERS) {
+            broken.add("A shot has at most " + MOST_LAYERS + " layers.");
+        }
+    }
+
+    private void check(Layer layer) {
+        Set<String> masks = new HashSet<>();
+        for (Mask mask : layer.masks()) {
+            if (!masks.add(mask.id())) {
+                broken.add("Two masks of '" + layer.name() + "' have the id '" + mask.id() + "'.");
+                return;
+            }
+        }
+        for (Property<?> property : Property.of(layer)) {
+            property.broken(layer).ifPresent(broken::add);
+        }
+    }
+
+    private void parents() {
+        for (Layer layer : byId.values()) {
+            List<String> line = new ArrayList<>(List.of(layer.name()));
+            Set<String> seen = new HashSet<>(Set.of(layer.id()));
+            Optional<String> next = layer.parent();
+            while (next.isPresent()) {
+                Layer parent = byId.get(next.get());
+                if (parent == null) {
+                    broken.add("'" + line.get(line.size() - 1) + "' has the parent '" + next.get()
+                            + "', which is not in this shot.");
+                    break;
+                }
+                line.add(parent.name());
+                if (!Objects.equals(groupOf.get(parent.id()), groupOf.get(layer.id()))) {
+                    broken.add("'" + layer.name() + "' and its parent '" + parent.name()
+                            + "' must lie in the same group.");
+                    break;
+                }
+                if (!seen.add(parent.id())) {
+                    broken.add("Parents go round in a circle: " + String.join(" → ", line) + ".");
+                    return;
+                }
+                next = parent.parent();
+            }
+        }
+    }
+
+    private void cuts(List<Layer> top) {
+        for (Layer layer : byId.values()) {
+            if (layer.cut().isEmpty()) {
+                continue;
+            }
+            String by = layer.cut().get().by();
+            Layer cutter = byId.get(by);
+            if (cutter == null) {
+                broken.add("'" + layer.name() + "' is cut by '" + by + "', which is not in this shot.");
+            } else if (by.equals(layer.id())) {
+                broken.add("'" + layer.name() + "' can't be cut by itself.");
+            } else if (holds(by, layer.id())) {
+                broken.add("'" + layer.name() + "' can't be cut by '" + cutter.name() + "', the group that holds it.");
+            }
+        }
+        if (broken.isEmpty()) {
+            cycleOfContent(top);
+        }
+    }
+
+    private boolean holds(String group, String layer) {
+        for (String g = groupOf.get(layer); g != null; g = groupOf.get(g)) {
+            if (g.equals(group)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /**
+     * A cutter cuts with its picture before its own cut, so that cuts alone never make a circle; but the picture of a
+     * group holds the finished pictures of its layers, and so may come back to itself.
+     */
+    private void cycleOfContent(List<Layer> top) {
+        Map<String, Integer> state = new HashMap<>();
+        for (Layer layer : top) {
+            if (finished(layer, state, new ArrayList<>())) {
+                return;
+            }
+        }
+    }
+
+    private boolean finished(Layer layer, Map<String, Integer> state, List<String> line) {
+        if (uncut(layer, state, line)) {
+            return true;
+        }
+        return layer.cut().isPresent() && uncut(byId.get(layer.cut().get().by()), state, line);
+    }
+
+    private boolean uncut(Layer layer, Map<String, Integer> state, List<String> line) {
+        if (!(layer.content() instanceof Content.Group group) || state.getOrDefault(layer.id(), 0) == 2) {
+            return false;
+        }
+        line.add(layer.name());
+        if (state.getOrDefault(layer.id(), 0) == 1) {
+            broken.add("Groups and cuts go round in a circle: " + String.join(" → ", line) + ".");
+            return true;
+        }
+        state.put(layer.id(), 1);
+        for (Layer inside : group.layers()) {
+            if (finished(inside, state, line)) {
+                return true;
+            }
+        }
+        state.put(layer.id(), 2);
+        line.remove(line.size() - 1);
+        return false;
+    }
+}

@@ -1,0 +1,2 @@
+/** Fonts, and words set as outlines. */
+package aperta.core.type;

@@ -1,0 +1,103 @@
+package aperta.core.picture;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import org.junit.jupiter.api.Test;
+
+class OutputTest {
+    @Test
+    void everyEightBitValueComesBackExactly() {
+        Region region = new Region(0, 0, 256, 64);
+        Picture p = new Picture(region);
+        for (int y = 0; y < 64; y++) {
+            for (int x = 0; x < 256; x++) {
+                p.set(x, y, x * (1 / 255f), (255 - x) * (1 / 255f), x * (1 / 255f), 1);
+            }
+        }
+        byte[] rgba = Bytes.rgba(p, region, 17, Bytes.See.PICTURE, Bands.IN_TURN);
+        for (int i = 0; i < 256 * 64; i++) {
+            assertThat(rgba[4 * i] & 0xff).isEqualTo(i % 256);
+            assertThat(rgba[4 * i + 1] & 0xff).isEqualTo(255 - i % 256);
+        }
+    }
+
+    @Test
+    void valuesBetweenStepsAreRightOnAverage() {
+        Region region = new Region(0, 0, 256, 256);
+        for (double part : new double[] {0.1, 0.25, 0.5, 0.9}) {
+            Picture p = new Picture(region);
+            float v = (float) ((100 + part) / 255);
+            p.fill(v, v, v, 1);
+            byte[] rgba = Bytes.rgba(p, region, 3, Bytes.See.ON_BLACK, Bands.IN_TURN);
+            double sum = 0;
+            for (int i = 0; i < rgba.length; i += 4) {
+                assertThat(rgba[i] & 0xff).isBetween(100, 101);
+                sum += rgba[i] & 0xff;
+            }
+            assertThat(sum / (256 * 256)).isCloseTo(100 + part, within(0.01));
+        }
+    }
+
+    /** ITU-R BT.709, narrow range: black (16, 128, 128), white (235, 128, 128), red (63, 102, 240), from memory. */
+    @Test
+    void knownColoursHaveTheirCodes() {
+        assertThat(codes(0, 0, 0)).containsExactly(16, 128, 128);
+        assertThat(codes(1, 1, 1)).containsExactly(235, 128, 128);
+        int[] red = codes(1, 0, 0);
+        assertThat(red[0]).isBetween(62, 63);
+        assertThat(red[1]).isBetween(102, 103);
+        assertThat(red[2]).isEqualTo(240);
+        int[] blue = codes(0, 0, 1);
+        assertThat(blue[0]).isBetween(31, 32);
+        assertThat(blue[1]).isEqualTo(240);
+    }
+
+    private static int[] codes(float r, float g, float b) {
+        Region region = new Region(0, 0, 4, 4);
+        Picture p = new Picture(region);
+        p.fill(r, g, b, 1);
+        byte[] out = new byte[Yuv.size(4, 4)];
+        Yuv.planar420(p, region, 0, out, Bands.IN_TURN);
+        return new int[] {out[5] & 0xff, out[17] & 0xff, out[21] & 0xff};
+    }
+
+    @Test
+    void theMatteIsSeenAsGreyAndTheCheckerThroughHoles() {
+        Region region = new Region(0, 0, 32, 16);
+        Picture p = new Picture(region);
+        p.set(3, 3, 0.2f, 0, 0, 0.4f);
+        byte[] matte = Bytes.rgba(p, region, 0, Bytes.See.MATTE, Bands.IN_TURN);
+        int at = (3 * 32 + 3) * 4;
+        assertThat(new int[] {matte[at] & 0xff, matte[at + 1] & 0xff, matte[at + 3] & 0xff})
+                .containsExactly(102, 102, 255);
+        byte[] checker = Bytes.rgba(p, region, 0, Bytes.See.ON_CHECKER, Bands.IN_TURN);
+        assertThat(checker[0] & 0xff).isLessThan(checker[16 * 4] & 0xff);
+        byte[] picture = Bytes.rgba(p, region, 0, Bytes.See.PICTURE, Bands.IN_TURN);
+        assertThat(picture[at] & 0xff).isBetween(127, 128);
+        assertThat(picture[at + 3] & 0xff).isEqualTo(102);
+    }
+
+    @Test
+    void footageIsCopiedExactlyAndTurnedAboutItsCentre() {
+        byte[] data = new byte[4 * 2 * 3];
+        for (int i = 0; i < data.length; i++) {
+            data[i] = (byte) (i * 10);
+        }
+        Pixels pixels = new Pixels(4, 2, 3, 8, data);
+        Picture p = new Picture(new Region(-1, -1, 8, 5));
+        new Sampler(pixels, aperta.core.geometry.Affine.translation(-1, -1)).paint(p);
+        assertThat(p.at(1, 1)[0]).isZero();
+        assertThat(p.at(1, 1)[3]).isEqualTo(1);
+        assertThat(p.at(4, 2)[2]).isEqualTo((230 & 0xff) * (1 / 255f));
+        assertThat(p.at(5, 2)[3]).isZero();
+        // Reduced to a quarter the whole frame is one mean value.
+        Picture small = new Picture(new Region(0, 0, 1, 1));
+        new Sampler(pixels, aperta.core.geometry.Affine.scale(4, 2)).paint(small);
+        double mean = 0;
+        for (int i = 0; i < 8; i++) {
+            mean += (data[3 * i] & 0xff) / 255.0 / 8;
+        }
+        assertThat((double) small.at(0, 0)[0]).isCloseTo(mean, within(0.02));
+    }
+}

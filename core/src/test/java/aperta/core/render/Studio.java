@@ -1,0 +1,95 @@
+package aperta.core.render;
+
+import aperta.core.geometry.Point;
+import aperta.core.picture.Picture;
+import aperta.core.picture.Pixels;
+import aperta.core.picture.Region;
+import aperta.core.shot.Colour;
+import aperta.core.shot.Content;
+import aperta.core.shot.Format;
+import aperta.core.shot.Layer;
+import aperta.core.shot.Moment;
+import aperta.core.shot.Paint;
+import aperta.core.shot.Place;
+import aperta.core.shot.Shot;
+import aperta.core.shot.Span;
+import aperta.core.time.Animated;
+import aperta.core.time.Rate;
+import aperta.core.type.Typeface;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
+
+/** What the tests of pictures share: small clips made of numbers, one font, and a renderer. */
+public final class Studio {
+    public static final Format SMALL = new Format(160, 90, Rate.of(24));
+    public static final Region FRAME = new Region(0, 0, 160, 90);
+
+    /** Counts how often a frame was decoded. */
+    public final AtomicInteger decoded = new AtomicInteger();
+
+    public final Planner planner = new Planner(new Clips(), id -> anton());
+
+    private final class Clips implements Sources {
+        @Override
+        public Info info(String media) {
+            return new Info(media, 160, 90, Rate.of(24), 48, false);
+        }
+
+        @Override
+        public Pixels frame(String media, long frame, int level) {
+            decoded.incrementAndGet();
+            int w = (160 + level - 1) / level;
+            int h = (90 + level - 1) / level;
+            byte[] data = new byte[w * h * 3];
+            int base = media.hashCode();
+            for (int i = 0; i < data.length; i++) {
+                data[i] = (byte) ((i * 7 + base + frame * 31) % 251);
+            }
+            return new Pixels(w, h, 3, 8, data);
+        }
+    }
+
+    public static Typeface anton() {
+        try {
+            return Typeface.of(Files.readAllBytes(Path.of("../media/src/main/resources/fonts/anton.ttf")));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    public static Shot shot(Layer... layers) {
+        return new Shot("test", SMALL, 48, List.of(layers));
+    }
+
+    public static Layer clip(String id) {
+        return Layer.of(id, id, new Content.Footage(id), Span.of(0, 48), Place.at(SMALL.centre()));
+    }
+
+    public static Layer word(String id, String words, double size) {
+        return Layer.of(id, id, Content.Text.of(words, "anton", size), Span.of(0, 48), Place.at(SMALL.centre()));
+    }
+
+    public static Layer box(String id, double x, double y, double w, double h, Colour colour) {
+        return Layer.of(
+                id,
+                id,
+                new Content.Fill(Animated.of(new Point(w, h)), new Paint.Solid(Animated.of(colour))),
+                Span.of(0, 48),
+                Place.at(new Point(x, y)));
+    }
+
+    public Picture render(Shot shot, double frame) {
+        return render(shot, frame, 1, 1, new Cache(0));
+    }
+
+    public Picture render(Shot shot, double frame, double scale, int threads, Cache cache) {
+        try (Workers workers = new Workers(threads)) {
+            return new Renderer(cache, workers)
+                    .render(planner.plan(new Moment(shot, frame), scale), Planner.frame(shot.format(), scale));
+        }
+    }
+}
