@@ -14,7 +14,7 @@ import java.util.Arrays;
  */
 public final class Coverage {
     /** Of a pixel; keeps the error of curves under 1/255 of a pixel's area. */
-    private static final double TOLERANCE = 0.004;
+    private static final double TOLERANCE = 0.002;
 
     private Coverage() {}
 

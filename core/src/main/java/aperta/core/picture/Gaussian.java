@@ -1,7 +1,7 @@
 package aperta.core.picture;
 
 /**
- * Gaussian blur by direct convolution with the sampled kernel {@code exp(−x²/2σ²)}, cut off at 4σ (what is left out
+ * Gaussian blur by direct convolution with {@code exp(−x²/2σ²)} averaged over each pixel, cut off at 4σ (what is left out
  * is under 7·10⁻⁵) and brought to the sum 1; separable, rows first.
  */
 public final class Gaussian {
@@ -27,9 +27,9 @@ public final class Gaussian {
         return sigma < 0.01 ? 0 : (int) Math.ceil(4 * sigma);
     }
 
-    /** Narrow kernels are averaged over the pixel, where one sample would miss the bell's shape. */
+    /** The mean over the pixel, so that a straight edge becomes the bell's integral for narrow bells too. */
     private static double weight(int i, double sigma) {
-        int pieces = sigma < 1 ? 32 : 1;
+        int pieces = 32;
         double sum = 0;
         for (int k = 0; k < pieces; k++) {
             double x = i - 0.5 + (k + 0.5) / pieces;

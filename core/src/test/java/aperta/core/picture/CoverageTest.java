@@ -61,7 +61,7 @@ class CoverageTest {
             Outline circle = Outline.of(new Ellipse2D.Double(150 - r, 140.3 - r, 2 * r, 2 * r));
             Matte matte = Coverage.of(circle, new Region(0, 0, 300, 300), Bands.IN_TURN);
             // Four cubic curves are up to 0.03 % off the circle.
-            assertThat(sum(matte)).isCloseTo(Math.PI * r * r, within(Math.PI * r * r * 6e-4 + STEP / 2));
+            assertThat(sum(matte)).isCloseTo(Math.PI * r * r, within(Math.PI * r * r * 6e-4 + 2 * Math.PI * r * 7e-4));
         }
     }
 
