@@ -1,7 +1,7 @@
 package aperta.core.picture;
 
 import aperta.core.geometry.Affine;
-import aperta.core.geometry.Point;
+import aperta.core.geometry.Box;
 
 /**
  * Lays a decoded frame on a picture. Where pixel falls on pixel the values are copied as they are; otherwise each
@@ -32,11 +32,11 @@ public final class Sampler {
     }
 
     /** Writes every pixel of {@code into}. */
-    public void paint(Picture into) {
+    public void paint(Picture into, Scratch scratch) {
         if (isCopy(toSource)) {
             copy(into);
         } else {
-            resample(into);
+            resample(into, scratch);
         }
     }
 
@@ -49,86 +49,97 @@ public final class Sampler {
             into.clear();
         }
         for (int y = inside.y(); y < inside.bottom(); y++) {
-            int i = into.index(inside.x(), y);
-            if (source.channels() == 3 && source.bits() == 8) {
-                copyEight(into, i, ((y + dy) * source.width() + inside.x() + dx) * 3, inside.width());
-                continue;
-            }
-            for (int x = inside.x(); x < inside.right(); x++, i++) {
-                float a = source.hasAlpha() ? source.sample(x + dx, y + dy, 3) : 1;
-                into.red[i] = source.sample(x + dx, y + dy, 0) * a;
-                into.green[i] = source.sample(x + dx, y + dy, 1) * a;
-                into.blue[i] = source.sample(x + dx, y + dy, 2) * a;
-                into.alpha[i] = a;
-            }
+            source.row(y + dy, inside.x() + dx, inside.width(), into, into.index(inside.x(), y));
         }
     }
 
-    private void copyEight(Picture into, int at, int from, int count) {
-        byte[] data = source.data();
-        float[] red = into.red;
-        float[] green = into.green;
-        float[] blue = into.blue;
-        float[] alpha = into.alpha;
-        for (int k = 0, j = from; k < count; k++, j += 3) {
-            red[at + k] = (data[j] & 0xff) * (1 / 255f);
-            green[at + k] = (data[j + 1] & 0xff) * (1 / 255f);
-            blue[at + k] = (data[j + 2] & 0xff) * (1 / 255f);
-            alpha[at + k] = 1;
-        }
-    }
-
-    private void resample(Picture into) {
+    private void resample(Picture into, Scratch scratch) {
         Region d = into.domain();
-        double spanX = StrictMath.hypot(toSource.a(), toSource.b());
-        double spanY = StrictMath.hypot(toSource.c(), toSource.d());
-        int nx = (int) Math.min(MOST, Math.max(1, Math.ceil(spanX - 1e-6)));
-        int ny = (int) Math.min(MOST, Math.max(1, Math.ceil(spanY - 1e-6)));
-        float share = 1f / (nx * ny);
+        Box seen = toSource.apply(new Box(d.x(), d.y(), d.right(), d.bottom())).grown(1);
+        Region part = Region.around(seen).intersect(new Region(0, 0, source.width(), source.height()));
+        if (part.isEmpty()) {
+            into.clear();
+            return;
+        }
+        Picture values = scratch.picture(part);
+        for (int y = part.y(); y < part.bottom(); y++) {
+            source.row(y, part.x(), part.width(), values, values.index(part.x(), y));
+        }
+        int nx = samples(StrictMath.hypot(toSource.a(), toSource.b()));
+        int ny = samples(StrictMath.hypot(toSource.c(), toSource.d()));
         float[] sum = new float[4];
+        float share = 1f / (nx * ny);
         for (int y = d.y(); y < d.bottom(); y++) {
             int i = into.index(d.x(), y);
             for (int x = d.x(); x < d.right(); x++, i++) {
-                sum[0] = 0;
-                sum[1] = 0;
-                sum[2] = 0;
-                sum[3] = 0;
-                for (int sy = 0; sy < ny; sy++) {
-                    for (int sx = 0; sx < nx; sx++) {
-                        Point p = toSource.apply(new Point(x + (sx + 0.5) / nx, y + (sy + 0.5) / ny));
-                        bilinear(p.x() - 0.5, p.y() - 0.5, sum);
-                    }
-                }
+                mean(values, x, y, nx, ny, sum);
                 into.red[i] = sum[0] * share;
                 into.green[i] = sum[1] * share;
                 into.blue[i] = sum[2] * share;
                 into.alpha[i] = sum[3] * share;
             }
         }
+        scratch.give(values);
     }
 
-    private void bilinear(double px, double py, float[] sum) {
+    private static int samples(double span) {
+        return (int) Math.min(MOST, Math.max(1, Math.ceil(span - 1e-6)));
+    }
+
+    private void mean(Picture values, int x, int y, int nx, int ny, float[] sum) {
+        sum[0] = 0;
+        sum[1] = 0;
+        sum[2] = 0;
+        sum[3] = 0;
+        for (int sy = 0; sy < ny; sy++) {
+            for (int sx = 0; sx < nx; sx++) {
+                double px = x + (sx + 0.5) / nx;
+                double py = y + (sy + 0.5) / ny;
+                bilinear(
+                        values,
+                        toSource.a() * px + toSource.c() * py + toSource.e() - 0.5,
+                        toSource.b() * px + toSource.d() * py + toSource.f() - 0.5,
+                        sum);
+            }
+        }
+    }
+
+    private static void bilinear(Picture values, double px, double py, float[] sum) {
+        Region d = values.domain();
         int x = (int) Math.floor(px);
         int y = (int) Math.floor(py);
-        if (x < -1 || y < -1 || x >= source.width() || y >= source.height()) {
-            return;
-        }
         float fx = (float) (px - x);
         float fy = (float) (py - y);
-        add(x, y, (1 - fx) * (1 - fy), sum);
-        add(x + 1, y, fx * (1 - fy), sum);
-        add(x, y + 1, (1 - fx) * fy, sum);
-        add(x + 1, y + 1, fx * fy, sum);
-    }
-
-    private void add(int x, int y, float weight, float[] sum) {
-        if (weight == 0 || x < 0 || y < 0 || x >= source.width() || y >= source.height()) {
+        if (x >= d.x() && y >= d.y() && x + 1 < d.right() && y + 1 < d.bottom()) {
+            int i = values.index(x, y);
+            int j = values.index(x, y + 1);
+            sum[0] += mixed(values.red, i, j, fx, fy);
+            sum[1] += mixed(values.green, i, j, fx, fy);
+            sum[2] += mixed(values.blue, i, j, fx, fy);
+            sum[3] += mixed(values.alpha, i, j, fx, fy);
             return;
         }
-        float a = source.hasAlpha() ? source.sample(x, y, 3) * weight : weight;
-        sum[0] += source.sample(x, y, 0) * a;
-        sum[1] += source.sample(x, y, 1) * a;
-        sum[2] += source.sample(x, y, 2) * a;
-        sum[3] += a;
+        edge(values, x, y, (1 - fx) * (1 - fy), sum);
+        edge(values, x + 1, y, fx * (1 - fy), sum);
+        edge(values, x, y + 1, (1 - fx) * fy, sum);
+        edge(values, x + 1, y + 1, fx * fy, sum);
+    }
+
+    private static float mixed(float[] p, int i, int j, float fx, float fy) {
+        float top = p[i] + (p[i + 1] - p[i]) * fx;
+        float bottom = p[j] + (p[j + 1] - p[j]) * fx;
+        return top + (bottom - top) * fy;
+    }
+
+    private static void edge(Picture values, int x, int y, float weight, float[] sum) {
+        Region d = values.domain();
+        if (x < d.x() || y < d.y() || x >= d.right() || y >= d.bottom()) {
+            return;
+        }
+        int i = values.index(x, y);
+        sum[0] += values.red[i] * weight;
+        sum[1] += values.green[i] * weight;
+        sum[2] += values.blue[i] * weight;
+        sum[3] += values.alpha[i] * weight;
     }
 }

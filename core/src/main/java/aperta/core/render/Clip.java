@@ -58,6 +58,6 @@ final class Clip implements Step.Paints {
 
     @Override
     public void paint(Picture into, Tile tile) {
-        new Sampler(tile.made(frame), toSource).paint(into);
+        new Sampler(tile.made(frame), toSource).paint(into, tile.scratch());
     }
 }

@@ -48,6 +48,6 @@ final class Decoded implements Step.Made<Pixels> {
 
     @Override
     public long bytes(Pixels result) {
-        return result.data().length;
+        return result.bytes();
     }
 }

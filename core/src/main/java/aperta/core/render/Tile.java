@@ -5,6 +5,7 @@ import aperta.core.picture.Matte;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
 import aperta.core.picture.Scratch;
+import java.util.function.Consumer;
 
 /** One thread's way through a plan: the results that were made before, and scratch planes. */
 public final class Tile {
@@ -21,12 +22,16 @@ public final class Tile {
         this.results = results;
     }
 
+    Scratch scratch() {
+        return scratch;
+    }
+
     <T> T made(Step.Made<T> step) {
         return results.of(step);
     }
 
     /** Paints a part of a step on borrowed planes and hands it on. */
-    void withPicture(Step.Paints step, Region part, java.util.function.Consumer<Picture> use) {
+    void withPicture(Step.Paints step, Region part, Consumer<Picture> use) {
         Picture picture = scratch.picture(part);
         step.paint(picture, this);
         use.accept(picture);
@@ -34,7 +39,7 @@ public final class Tile {
     }
 
     /** Shades a part of a step on a borrowed plane and hands it on. */
-    void withMatte(Step.Shades step, Region part, java.util.function.Consumer<Matte> use) {
+    void withMatte(Step.Shades step, Region part, Consumer<Matte> use) {
         Matte matte = scratch.matte(part);
         step.shade(matte, this);
         use.accept(matte);
@@ -42,7 +47,7 @@ public final class Tile {
     }
 
     /** A matte from what a picture has of alpha or brightness on a part. */
-    void withMatteOf(Step.Paints step, boolean brightness, Region part, java.util.function.Consumer<Matte> use) {
+    void withMatteOf(Step.Paints step, boolean brightness, Region part, Consumer<Matte> use) {
         Matte matte = scratch.matte(part);
         if (!brightness && step instanceof Filled filled && filled.plainAlpha()) {
             filled.shade(matte, this);

@@ -3,6 +3,7 @@ package aperta.core.picture;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import aperta.core.geometry.Affine;
 import org.junit.jupiter.api.Test;
 
 class OutputTest {
@@ -84,20 +85,56 @@ class OutputTest {
         for (int i = 0; i < data.length; i++) {
             data[i] = (byte) (i * 10);
         }
-        Pixels pixels = new Pixels(4, 2, 3, 8, data);
+        Pixels pixels = new Packed(4, 2, 3, 8, data);
         Picture p = new Picture(new Region(-1, -1, 8, 5));
-        new Sampler(pixels, aperta.core.geometry.Affine.translation(-1, -1)).paint(p);
+        new Sampler(pixels, Affine.translation(-1, -1)).paint(p, new Scratch());
         assertThat(p.at(1, 1)[0]).isZero();
         assertThat(p.at(1, 1)[3]).isEqualTo(1);
         assertThat(p.at(4, 2)[2]).isEqualTo((230 & 0xff) * (1 / 255f));
         assertThat(p.at(5, 2)[3]).isZero();
         // Reduced to a quarter the whole frame is one mean value.
         Picture small = new Picture(new Region(0, 0, 1, 1));
-        new Sampler(pixels, aperta.core.geometry.Affine.scale(4, 2)).paint(small);
+        new Sampler(pixels, Affine.scale(4, 2)).paint(small, new Scratch());
         double mean = 0;
         for (int i = 0; i < 8; i++) {
             mean += (data[3 * i] & 0xff) / 255.0 / 8;
         }
         assertThat((double) small.at(0, 0)[0]).isCloseTo(mean, within(0.02));
+    }
+
+    /** The codes of BT.709 again, the other way round: what was written is read back as it was. */
+    @Test
+    void planarFramesComeBackAsTheColoursTheyWere() {
+        Region region = new Region(0, 0, 32, 16);
+        Planar.Coding bt709 = new Planar.Coding(0.2126, 0.0722, false, false);
+        float[][] colours = {{0.78f, 0.12f, 0.24f}, {0, 0.5f, 1}, {0.02f, 0.02f, 0.03f}, {1, 1, 1}};
+        for (float[] c : colours) {
+            Picture p = new Picture(region);
+            p.fill(c[0], c[1], c[2], 1);
+            byte[] codes = new byte[Yuv.size(32, 16)];
+            Yuv.planar420(p, region, 0, codes, Bands.IN_TURN);
+            Picture back = new Picture(region);
+            new Sampler(new Planar(32, 16, bt709, codes), Affine.IDENTITY).paint(back, new Scratch());
+            for (int k = 0; k < 3; k++) {
+                assertThat(back.at(9, 7)[k]).isCloseTo(c[k], within(2.2f / 219));
+            }
+        }
+    }
+
+    @Test
+    void chromaRampsStayEven() {
+        byte[] data = new byte[(int) Planar.size(16, 8)];
+        java.util.Arrays.fill(data, (byte) 126);
+        for (int i = 0; i < 32; i++) {
+            data[128 + i] = (byte) 128;
+            data[160 + i] = (byte) (100 + 8 * (i % 8));
+        }
+        Picture p = new Picture(new Region(0, 0, 16, 8));
+        Pixels left = new Planar(16, 8, new Planar.Coding(0.2126, 0.0722, false, false), data);
+        new Sampler(left, Affine.IDENTITY).paint(p, new Scratch());
+        float step = p.at(1, 3)[0] - p.at(0, 3)[0];
+        for (int x = 1; x < 14; x++) {
+            assertThat(p.at(x + 1, 3)[0] - p.at(x, 3)[0]).isCloseTo(step, within(1e-5f));
+        }
     }
 }

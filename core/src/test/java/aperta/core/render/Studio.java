@@ -1,6 +1,7 @@
 package aperta.core.render;
 
 import aperta.core.geometry.Point;
+import aperta.core.picture.Packed;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Pixels;
 import aperta.core.picture.Region;
@@ -49,7 +50,7 @@ public final class Studio {
             for (int i = 0; i < data.length; i++) {
                 data[i] = (byte) ((i * 7 + base + frame * 31) % 251);
             }
-            return new Pixels(w, h, 3, 8, data);
+            return new Packed(w, h, 3, 8, data);
         }
     }
 
