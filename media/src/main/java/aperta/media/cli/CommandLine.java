@@ -1,0 +1,163 @@
+package aperta.media.cli;
+
+import aperta.core.picture.Bytes;
+import aperta.core.picture.Picture;
+import aperta.core.picture.Region;
+import aperta.core.render.Cache;
+import aperta.core.render.Planner;
+import aperta.core.render.Renderer;
+import aperta.core.render.Workers;
+import aperta.core.shot.Moment;
+import aperta.media.ffmpeg.Png;
+import aperta.media.fonts.FontShelf;
+import aperta.media.footage.Clip;
+import aperta.media.footage.ClipSources;
+import aperta.media.project.ShotFile;
+import aperta.media.project.Unpacked;
+import aperta.media.render.Film;
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.PrintStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * {@code render FILE -o OUT.mp4|OUT.zip} and {@code frame FILE --at N [--scale S] -o OUT.png}; FILE is a shot's JSON or
+ * an {@code .aperta} file. Errors are one plain sentence on standard error, with exit code 2.
+ */
+public final class CommandLine {
+    private static final String USAGE =
+            "Use: render FILE.json|FILE.aperta -o OUT.mp4|OUT.zip   or   frame FILE --at N [--scale S] -o OUT.png";
+
+    private final PrintStream words;
+    private final Path plates;
+
+    /** @param plates the folder in which made plates are kept */
+    public CommandLine(PrintStream words, Path plates) {
+        this.words = words;
+        this.plates = plates;
+    }
+
+    public static void main(String[] args) {
+        String folder = System.getProperty("aperta.plates", System.getProperty("java.io.tmpdir") + "/aperta-plates");
+        System.exit(new CommandLine(System.err, Path.of(folder)).run(List.of(args)));
+    }
+
+    /** @return the exit code */
+    public int run(List<String> args) {
+        try {
+            Map<String, String> options = new HashMap<>();
+            List<String> rest = new ArrayList<>();
+            for (int i = 0; i < args.size(); i++) {
+                if (args.get(i).startsWith("-")) {
+                    if (i + 1 == args.size()) {
+                        throw new IllegalArgumentException(args.get(i) + " needs a value. " + USAGE);
+                    }
+                    options.put(args.get(i), args.get(++i));
+                } else {
+                    rest.add(args.get(i));
+                }
+            }
+            if (rest.size() != 2 || !options.containsKey("-o")) {
+                throw new IllegalArgumentException(USAGE);
+            }
+            Path file = Path.of(rest.get(1));
+            if (!Files.isRegularFile(file)) {
+                throw new IllegalArgumentException("There is no file " + file + ".");
+            }
+            if (file.toString().endsWith(".aperta")) {
+                try (Unpacked project = new Unpacked(file)) {
+                    carryOut(rest.get(0), project.shotFile(), options);
+                }
+            } else {
+                carryOut(rest.get(0), ShotFile.read(file), options);
+            }
+            return 0;
+        } catch (IllegalArgumentException | aperta.core.render.RenderException | IOException e) {
+            words.println(e.getMessage());
+            return 2;
+        }
+    }
+
+    private void carryOut(String command, ShotFile file, Map<String, String> options) throws IOException {
+        try (Workers workers = Workers.everyCore()) {
+            Map<String, Clip> clips = file.clips(plates, workers, words::println);
+            FontShelf fonts = new FontShelf(
+                    id -> Optional.ofNullable(file.fonts().get(id)).map(CommandLine::bytes));
+            try (ClipSources sources = new ClipSources(id -> Optional.ofNullable(clips.get(id)))) {
+                Planner planner = new Planner(sources, fonts);
+                switch (command) {
+                    case "render" -> render(file, planner, workers, options);
+                    case "frame" -> frame(file, planner, workers, options);
+                    default -> throw new IllegalArgumentException(USAGE);
+                }
+            }
+        }
+    }
+
+    private static byte[] bytes(Path path) {
+        try {
+            return Files.readAllBytes(path);
+        } catch (IOException e) {
+            throw new IllegalArgumentException("The font " + path.getFileName() + " can't be read.", e);
+        }
+    }
+
+    private void render(ShotFile file, Planner planner, Workers workers, Map<String, String> options) {
+        Path out = Path.of(options.get("-o"));
+        Film.Kind kind;
+        if (out.toString().endsWith(".mp4")) {
+            kind = Film.Kind.H264;
+        } else if (out.toString().endsWith(".zip")) {
+            kind = Film.Kind.PNG;
+        } else {
+            throw new IllegalArgumentException(
+                    "The output ends in .mp4 (H.264) or .zip (PNG frames), not " + out + ".");
+        }
+        long length = file.shot().length();
+        new Film(planner, workers)
+                .render(
+                        file.shot(),
+                        kind,
+                        out.toAbsolutePath(),
+                        n -> {
+                            if (n % 24 == 0 || n == length) {
+                                words.println(n + " of " + length + " frames");
+                            }
+                        },
+                        () -> false);
+    }
+
+    private static void frame(ShotFile file, Planner planner, Workers workers, Map<String, String> options)
+            throws IOException {
+        long at = number(options.getOrDefault("--at", "0"), "--at").longValue();
+        double scale = number(options.getOrDefault("--scale", "1"), "--scale").doubleValue();
+        if (at < 0 || at >= file.shot().length()) {
+            throw new IllegalArgumentException(
+                    "The shot has the frames 0 to " + (file.shot().length() - 1) + ".");
+        }
+        if (scale < 0.01 || scale > 4) {
+            throw new IllegalArgumentException("--scale lies between 0.01 and 4.");
+        }
+        Region frame = Planner.frame(file.shot().format(), scale);
+        Picture picture =
+                new Renderer(new Cache(0), workers).render(planner.plan(new Moment(file.shot(), at), scale), frame);
+        try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(Path.of(options.get("-o"))))) {
+            Png.write(picture, frame, at, Bytes.See.PICTURE, workers, out);
+        }
+    }
+
+    private static Double number(String text, String option) {
+        try {
+            return Double.valueOf(text);
+        } catch (NumberFormatException e) {
+            throw new IllegalArgumentException(option + " needs a number, not '" + text + "'.", e);
+        }
+    }
+}

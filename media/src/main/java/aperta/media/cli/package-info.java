@@ -1,0 +1,2 @@
+/** The command line: a shot rendered without database or browser. */
+package aperta.media.cli;

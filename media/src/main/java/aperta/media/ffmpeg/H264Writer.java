@@ -1,0 +1,154 @@
+package aperta.media.ffmpeg;
+
+import aperta.core.picture.Bands;
+import aperta.core.picture.Picture;
+import aperta.core.picture.Region;
+import aperta.core.picture.Yuv;
+import aperta.core.shot.Format;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.TimeUnit;
+
+/** Writes H.264 in MP4: 4:2:0, 8 bits, tagged BT.709, with its index in front. Frames come in order. */
+public final class H264Writer implements FrameWriter {
+    private static final byte[] END = new byte[0];
+    private static final int WAITING = 3;
+
+    private final Region frame;
+    private final Tool tool;
+    private final Bands bands;
+    private final BlockingQueue<byte[]> queue = new ArrayBlockingQueue<>(WAITING);
+    private final Thread thread;
+    private volatile boolean broken;
+
+    /**
+     * @param preset of x264, such as {@code medium}
+     * @param crf the rate factor; 16 is hard to tell from the original
+     */
+    public H264Writer(Path file, Format format, String preset, int crf, Bands bands) {
+        if (format.width() % 2 != 0 || format.height() % 2 != 0) {
+            throw new MediaException("H.264 needs an even width and height, not " + format.width() + " × "
+                    + format.height() + "; write PNG frames instead, or change the shot's size.");
+        }
+        this.bands = bands;
+        frame = new Region(0, 0, format.width(), format.height());
+        tool = Tool.start(command(file, format, preset, crf), true);
+        thread = new Thread(this::write, "encode");
+        thread.setDaemon(true);
+        thread.start();
+    }
+
+    private static List<String> command(Path file, Format format, String preset, int crf) {
+        return List.of(
+                "ffmpeg",
+                "-nostdin",
+                "-hide_banner",
+                "-loglevel",
+                "error",
+                "-y",
+                "-f",
+                "rawvideo",
+                "-pix_fmt",
+                "yuv420p",
+                "-s",
+                format.width() + "x" + format.height(),
+                "-framerate",
+                format.rate().toString(),
+                "-color_range",
+                "tv",
+                "-colorspace",
+                "bt709",
+                "-color_primaries",
+                "bt709",
+                "-color_trc",
+                "bt709",
+                "-i",
+                "pipe:0",
+                "-an",
+                "-c:v",
+                "libx264",
+                "-preset",
+                preset,
+                "-crf",
+                Integer.toString(crf),
+                "-pix_fmt",
+                "yuv420p",
+                "-color_range",
+                "tv",
+                "-colorspace",
+                "bt709",
+                "-color_primaries",
+                "bt709",
+                "-color_trc",
+                "bt709",
+                "-movflags",
+                "+faststart",
+                "-f",
+                "mp4",
+                file.toAbsolutePath().toString());
+    }
+
+    @Override
+    public void write(Picture picture, long number) {
+        byte[] samples = new byte[Yuv.size(frame.width(), frame.height())];
+        Yuv.planar420(picture, frame, number, samples, bands);
+        put(samples);
+    }
+
+    private void put(byte[] samples) {
+        try {
+            while (!queue.offer(samples, 200, TimeUnit.MILLISECONDS)) {
+                fail();
+            }
+            fail();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new MediaException("Writing was stopped.", e);
+        }
+    }
+
+    private void fail() {
+        if (broken) {
+            throw new MediaException(
+                    "The video couldn't be written: " + Probe.plain(tool.words()) + " (" + tool.words() + ")");
+        }
+    }
+
+    private void write() {
+        try (OutputStream out = tool.process().getOutputStream()) {
+            for (byte[] next = queue.take(); next != END; next = queue.take()) {
+                out.write(next);
+            }
+        } catch (IOException e) {
+            broken = true;
+        } catch (InterruptedException e) {
+            broken = true;
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    @Override
+    public void finish() {
+        put(END);
+        try {
+            thread.join();
+            if (tool.process().waitFor() != 0) {
+                broken = true;
+            }
+            fail();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new MediaException("Writing was stopped.", e);
+        }
+    }
+
+    @Override
+    public void close() {
+        tool.close();
+        thread.interrupt();
+    }
+}

@@ -1,0 +1,102 @@
+package aperta.media.footage;
+
+import aperta.core.picture.Pixels;
+import aperta.core.render.RenderException;
+import aperta.core.render.Sources;
+import aperta.media.ffmpeg.FrameReader;
+import aperta.media.ffmpeg.MediaException;
+import java.io.IOException;
+import java.util.Iterator;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+
+/**
+ * The frames of clips, read forwards as long as that is quicker than starting anew. Each user has its own, so that two
+ * don't pull one reader to and fro.
+ */
+public final class ClipSources implements Sources, AutoCloseable {
+    private static final int MOST_READERS = 6;
+    /** Reading on is quicker than starting anew for about a second of film. */
+    private static final int NEAR = 30;
+
+    private record Name(String media, int level) {}
+
+    private final Function<String, Optional<Clip>> clips;
+    private final Map<Name, FrameReader> readers = new LinkedHashMap<>(8, 0.75f, true);
+
+    /** @param clips finds a clip by the id that a shot uses */
+    public ClipSources(Function<String, Optional<Clip>> clips) {
+        this.clips = clips;
+    }
+
+    @Override
+    public Info info(String media) {
+        Clip c = clip(media);
+        return new Info(
+                c.content(),
+                c.probe().width(),
+                c.probe().height(),
+                c.probe().rate(),
+                c.probe().frames(),
+                c.probe().alpha());
+    }
+
+    private Clip clip(String media) {
+        return clips.apply(media)
+                .orElseThrow(() -> new IllegalArgumentException("The media '" + media + "' isn't there."));
+    }
+
+    @Override
+    public synchronized Pixels frame(String media, long frame, int level) {
+        Clip clip = clip(media);
+        try {
+            if (level == 2 && clip.proxy().isPresent()) {
+                return FrameReader.pixels(
+                        clip.probe(), 2, Proxy.frame(clip.proxy().get(), clip.probe(), frame));
+            }
+            return FrameReader.pixels(clip.probe(), level, read(new Name(media, level), clip, frame));
+        } catch (IOException | MediaException e) {
+            throw new RenderException(
+                    "Frame " + frame + " of " + clip.file().getFileName() + " couldn't be read: " + e.getMessage(), e);
+        }
+    }
+
+    private byte[] read(Name name, Clip clip, long frame) {
+        FrameReader reader = readers.get(name);
+        if (reader == null || frame < reader.position() || frame > reader.position() + NEAR) {
+            if (reader != null) {
+                reader.close();
+            }
+            reader = new FrameReader(clip.file(), clip.probe(), name.level, frame);
+            readers.put(name, reader);
+            closeOldest();
+        }
+        while (true) {
+            boolean wanted = reader.position() == frame;
+            Optional<byte[]> next = reader.next();
+            if (next.isEmpty()) {
+                readers.remove(name).close();
+                throw new MediaException("the clip ends before it.");
+            }
+            if (wanted) {
+                return next.get();
+            }
+        }
+    }
+
+    private void closeOldest() {
+        Iterator<FrameReader> oldest = readers.values().iterator();
+        while (readers.size() > MOST_READERS) {
+            oldest.next().close();
+            oldest.remove();
+        }
+    }
+
+    @Override
+    public synchronized void close() {
+        readers.values().forEach(FrameReader::close);
+        readers.clear();
+    }
+}

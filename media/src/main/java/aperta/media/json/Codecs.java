@@ -1,0 +1,253 @@
+package aperta.media.json;
+
+import jakarta.json.Json;
+import jakarta.json.JsonArray;
+import jakarta.json.JsonArrayBuilder;
+import jakarta.json.JsonNumber;
+import jakarta.json.JsonObject;
+import jakarta.json.JsonObjectBuilder;
+import jakarta.json.JsonString;
+import jakarta.json.JsonValue;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+
+/** Codecs of plain values, lists, choices and of what is made from them. */
+final class Codecs {
+    static final Codec<String> TEXT = of(
+            (v, where) -> {
+                if (v instanceof JsonString s) {
+                    return s.getString();
+                }
+                throw new BadDocument(where, "expected text, not " + shown(v) + ".");
+            },
+            Json::createValue,
+            type("string"));
+
+    static final Codec<Boolean> TRUTH = of(
+            (v, where) -> {
+                if (v.getValueType() == JsonValue.ValueType.TRUE || v.getValueType() == JsonValue.ValueType.FALSE) {
+                    return v.getValueType() == JsonValue.ValueType.TRUE;
+                }
+                throw new BadDocument(where, "expected true or false, not " + shown(v) + ".");
+            },
+            b -> b ? JsonValue.TRUE : JsonValue.FALSE,
+            type("boolean"));
+
+    static final Codec<Double> NUMBER =
+            of((v, where) -> number(v, where).doubleValue(), Codecs::number, type("number"));
+
+    static final Codec<Long> WHOLE = of(
+            (v, where) -> {
+                JsonNumber n = number(v, where);
+                try {
+                    return n.bigDecimalValue().longValueExact();
+                } catch (ArithmeticException e) {
+                    throw new BadDocument(where, "expected a whole number, not " + shown(v) + ".");
+                }
+            },
+            Json::createValue,
+            type("integer"));
+
+    private Codecs() {}
+
+    static JsonObject type(String name) {
+        return Json.createObjectBuilder().add("type", name).build();
+    }
+
+    /** Whole numbers without a fraction, as people write them. */
+    static JsonValue number(double d) {
+        return d == Math.rint(d) && Math.abs(d) < 1e15 ? Json.createValue((long) d) : Json.createValue(d);
+    }
+
+    private static JsonNumber number(JsonValue v, String where) {
+        if (v instanceof JsonNumber n && Double.isFinite(n.doubleValue())) {
+            return n;
+        }
+        throw new BadDocument(where, "expected a number, not " + shown(v) + ".");
+    }
+
+    static String shown(JsonValue v) {
+        String text = v.toString();
+        return text.length() > 60 ? text.substring(0, 57) + "…" : text;
+    }
+
+    interface Reader<T> {
+        T read(JsonValue value, String where);
+    }
+
+    static <T> Codec<T> of(Reader<T> read, Function<T, JsonValue> write, JsonObject schema) {
+        return new Codec<>() {
+            @Override
+            public T read(JsonValue value, String where) {
+                return read.read(value, where);
+            }
+
+            @Override
+            public JsonValue write(T value) {
+                return write.apply(value);
+            }
+
+            @Override
+            public JsonObject schema() {
+                return schema;
+            }
+        };
+    }
+
+    /** Another type that is written as a known one; what {@code there} refuses is said with the place. */
+    static <A, B> Codec<B> map(Codec<A> codec, Function<A, B> there, Function<B, A> back) {
+        return of(
+                (v, where) -> {
+                    A a = codec.read(v, where);
+                    try {
+                        return there.apply(a);
+                    } catch (BadDocument e) {
+                        throw e;
+                    } catch (IllegalArgumentException e) {
+                        throw new BadDocument(where, e.getMessage());
+                    }
+                },
+                b -> codec.write(back.apply(b)),
+                codec.schema());
+    }
+
+    static <T> Codec<List<T>> list(Codec<T> each) {
+        return of(
+                (v, where) -> {
+                    if (!(v instanceof JsonArray array)) {
+                        throw new BadDocument(where, "expected a list, not " + shown(v) + ".");
+                    }
+                    List<T> all = new ArrayList<>(array.size());
+                    for (int i = 0; i < array.size(); i++) {
+                        all.add(each.read(array.get(i), where + "[" + i + "]"));
+                    }
+                    return all;
+                },
+                all -> {
+                    JsonArrayBuilder array = Json.createArrayBuilder();
+                    all.forEach(t -> array.add(each.write(t)));
+                    return array.build();
+                },
+                Json.createObjectBuilder()
+                        .add("type", "array")
+                        .add("items", each.schema())
+                        .build());
+    }
+
+    /** {@code null} for none. */
+    static <T> Codec<Optional<T>> optional(Codec<T> codec) {
+        return of(
+                (v, where) -> v.equals(JsonValue.NULL) ? Optional.empty() : Optional.of(codec.read(v, where)),
+                o -> o.map(codec::write).orElse(JsonValue.NULL),
+                anyOf(List.of(type("null"), codec.schema())));
+    }
+
+    static JsonObject anyOf(List<JsonObject> schemas) {
+        JsonArrayBuilder all = Json.createArrayBuilder();
+        schemas.forEach(all::add);
+        return Json.createObjectBuilder().add("anyOf", all).build();
+    }
+
+    /** The constants of an enum in lower case, words parted by hyphens. */
+    static <E extends Enum<E>> Codec<E> choice(Class<E> type) {
+        Map<String, E> names = new LinkedHashMap<>();
+        for (E e : type.getEnumConstants()) {
+            names.put(word(e), e);
+        }
+        JsonArrayBuilder all = Json.createArrayBuilder();
+        names.keySet().forEach(all::add);
+        return of(
+                (v, where) -> {
+                    E found = v instanceof JsonString s ? names.get(s.getString()) : null;
+                    if (found == null) {
+                        throw new BadDocument(
+                                where,
+                                "expected one of " + String.join(", ", names.keySet()) + ", not " + shown(v) + ".");
+                    }
+                    return found;
+                },
+                e -> Json.createValue(word(e)),
+                Json.createObjectBuilder().add("enum", all).build());
+    }
+
+    static String word(Enum<?> e) {
+        return e.name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    /** One of several kinds, told apart by the text in the field {@code kind}. */
+    static <T> Codec<T> union(Map<String, Kind<? extends T>> kinds) {
+        JsonArrayBuilder any = Json.createArrayBuilder();
+        kinds.forEach((name, kind) -> any.add(withKind(kind.codec.schema(), name)));
+        return of(
+                (v, where) -> {
+                    if (!(v instanceof JsonObject object)) {
+                        throw new BadDocument(where, "expected an object with a kind, not " + shown(v) + ".");
+                    }
+                    JsonValue name = object.get("kind");
+                    Kind<? extends T> kind = name instanceof JsonString s ? kinds.get(s.getString()) : null;
+                    if (kind == null) {
+                        throw new BadDocument(
+                                where,
+                                "expected a kind out of " + String.join(", ", kinds.keySet()) + ", not "
+                                        + (name == null ? "none" : shown(name)) + ".");
+                    }
+                    return kind.codec.read(
+                            Json.createObjectBuilder(object).remove("kind").build(), where);
+                },
+                t -> kinds.entrySet().stream()
+                        .filter(e -> e.getValue().type.isInstance(t))
+                        .findFirst()
+                        .map(e -> e.getValue().write(e.getKey(), t))
+                        .orElseThrow(),
+                Json.createObjectBuilder().add("anyOf", any).build());
+    }
+
+    private static JsonObject withKind(JsonObject schema, String name) {
+        JsonObjectBuilder properties = Json.createObjectBuilder()
+                .add("kind", Json.createObjectBuilder().add("const", name));
+        schema.getJsonObject("properties").forEach(properties::add);
+        JsonArrayBuilder required = Json.createArrayBuilder(schema.getJsonArray("required"));
+        return Json.createObjectBuilder(schema)
+                .add("properties", properties)
+                .add("required", required.add("kind"))
+                .build();
+    }
+
+    record Kind<T>(Class<T> type, Codec<T> codec) {
+        JsonObject write(String name, Object value) {
+            JsonObjectBuilder all = Json.createObjectBuilder().add("kind", name);
+            codec.write(type.cast(value)).asJsonObject().forEach(all::add);
+            return all.build();
+        }
+    }
+
+    static JsonObject tuple(int size) {
+        return Json.createObjectBuilder()
+                .add("type", "array")
+                .add("items", type("number"))
+                .add("minItems", size)
+                .add("maxItems", size)
+                .build();
+    }
+
+    static double[] numbers(JsonValue v, int size, String where) {
+        if (!(v instanceof JsonArray array) || array.size() != size) {
+            throw new BadDocument(where, "expected " + size + " numbers in a list, not " + shown(v) + ".");
+        }
+        double[] all = new double[size];
+        Arrays.setAll(all, i -> NUMBER.read(array.get(i), where + "[" + i + "]"));
+        return all;
+    }
+
+    static JsonValue numbers(double... all) {
+        JsonArrayBuilder array = Json.createArrayBuilder();
+        Arrays.stream(all).forEach(d -> array.add(number(d)));
+        return array.build();
+    }
+}

@@ -1,0 +1,278 @@
+package aperta.media.json;
+
+import aperta.core.geometry.Point;
+import aperta.core.shot.BezierPath;
+import aperta.core.shot.BlendMode;
+import aperta.core.shot.Colour;
+import aperta.core.shot.Content;
+import aperta.core.shot.Cut;
+import aperta.core.shot.Format;
+import aperta.core.shot.Layer;
+import aperta.core.shot.Mask;
+import aperta.core.shot.Paint;
+import aperta.core.shot.Place;
+import aperta.core.shot.Rules;
+import aperta.core.shot.Shot;
+import aperta.core.shot.Span;
+import aperta.core.time.Animated;
+import jakarta.json.Json;
+import jakarta.json.JsonException;
+import jakarta.json.JsonObject;
+import jakarta.json.JsonReader;
+import jakarta.json.JsonValue;
+import java.io.StringReader;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Shots as JSON. What is written has every field; what is read may leave out those with a default. */
+public final class ShotJson {
+    static final Codec<Animated<Double>> NUMBERS = TimeCodecs.animated(Codecs.NUMBER);
+    static final Codec<Animated<Point>> POINTS = TimeCodecs.animated(TimeCodecs.POINT);
+    static final Codec<Animated<Colour>> COLOURS = TimeCodecs.animated(TimeCodecs.COLOUR);
+    static final Codec<Animated<BezierPath>> PATHS = TimeCodecs.animated(TimeCodecs.PATH);
+    static final Codec<Layer> LAYER = layer();
+    private static final Codec<Shot> SHOT = shot();
+
+    private ShotJson() {}
+
+    /**
+     * Reads a sound shot.
+     *
+     * @throws BadDocument where the text isn't JSON, isn't a shot, or the shot breaks a rule
+     */
+    public static Shot read(String json) {
+        return read(parse(json));
+    }
+
+    /** The same from a document that has been parsed. */
+    public static Shot read(JsonValue json) {
+        Shot shot = SHOT.read(json, "");
+        List<String> broken = Rules.broken(shot);
+        if (!broken.isEmpty()) {
+            throw new BadDocument("", broken.get(0));
+        }
+        return shot;
+    }
+
+    public static JsonObject write(Shot shot) {
+        return SHOT.write(shot).asJsonObject();
+    }
+
+    public static Layer readLayer(JsonValue json) {
+        return LAYER.read(json, "layer");
+    }
+
+    /** Any JSON object. */
+    public static JsonObject parse(String json) {
+        try (JsonReader reader = Json.createReader(new StringReader(json))) {
+            return reader.readObject();
+        } catch (JsonException | IllegalStateException e) {
+            String why = String.valueOf(e.getMessage()).split("\n", 2)[0];
+            throw new BadDocument("", "This is not a JSON object: " + why);
+        }
+    }
+
+    /** The JSON Schema of a shot. */
+    public static JsonObject schema() {
+        return Json.createObjectBuilder()
+                .add("$schema", "https://json-schema.org/draft/2020-12/schema")
+                .add("title", "A title shot of Aperta")
+                .addAll(Json.createObjectBuilder(SHOT.schema()))
+                .add("$defs", Json.createObjectBuilder().add("layer", LAYER.schema()))
+                .build();
+    }
+
+    private static Codec<Shot> shot() {
+        ObjectCodec<Format> f = new ObjectCodec<>();
+        var width = f.field("width", Codecs.WHOLE, s -> (long) s.width());
+        var height = f.field("height", Codecs.WHOLE, s -> (long) s.height());
+        var rate = f.field("rate", TimeCodecs.RATE, Format::rate);
+        f.making(r -> new Format(side(r.get(width)), side(r.get(height)), r.get(rate)));
+
+        ObjectCodec<Shot> o = new ObjectCodec<>();
+        var name = o.field("name", Codecs.TEXT, Shot::name);
+        var format = o.field("format", f, Shot::format);
+        var length = o.field("length", Codecs.WHOLE, Shot::length);
+        var layers = o.field("layers", Codecs.list(deferredLayer()), Shot::layers);
+        return o.making(r -> new Shot(r.get(name), r.get(format), r.get(length), r.get(layers)));
+    }
+
+    /** Sides beyond an int are as much too large as any other; the format says so. */
+    private static int side(long v) {
+        return (int) Math.max(-1, Math.min(Integer.MAX_VALUE, v));
+    }
+
+    /** Layers hold layers; the schema refers to itself. */
+    private static Codec<Layer> deferredLayer() {
+        return Codecs.of(
+                (v, where) -> LAYER.read(v, where),
+                l -> LAYER.write(l),
+                Json.createObjectBuilder().add("$ref", "#/$defs/layer").build());
+    }
+
+    private static Codec<Layer> layer() {
+        ObjectCodec<Layer> o = new ObjectCodec<>();
+        var id = o.field("id", Codecs.TEXT, Layer::id);
+        var name = o.field("name", Codecs.TEXT, Layer::name);
+        var content = o.field("content", content(), Layer::content);
+        var span = o.field("span", span(), Layer::span);
+        var place = o.field("place", place(), Layer::place);
+        var parent = o.field("parent", Codecs.optional(Codecs.TEXT), Layer::parent, Optional.empty());
+        var masks = o.field("masks", Codecs.list(mask()), Layer::masks, List.of());
+        var cut = o.field("cut", Codecs.optional(cut()), Layer::cut, Optional.empty());
+        var alsoShown = o.field("alsoShown", Codecs.TRUTH, Layer::alsoShown, false);
+        var blend = o.field("blend", Codecs.choice(BlendMode.class), Layer::blend, BlendMode.NORMAL);
+        var hidden = o.field("hidden", Codecs.TRUTH, Layer::hidden, false);
+        var solo = o.field("solo", Codecs.TRUTH, Layer::solo, false);
+        var locked = o.field("locked", Codecs.TRUTH, Layer::locked, false);
+        return o.making(r -> new Layer(
+                r.get(id),
+                r.get(name),
+                r.get(content),
+                r.get(span),
+                r.get(place),
+                r.get(parent),
+                r.get(masks),
+                r.get(cut),
+                r.get(alsoShown),
+                r.get(blend),
+                r.get(hidden),
+                r.get(solo),
+                r.get(locked)));
+    }
+
+    private static Codec<Span> span() {
+        ObjectCodec<Span> o = new ObjectCodec<>();
+        var in = o.field("in", Codecs.WHOLE, Span::in);
+        var length = o.field("length", Codecs.WHOLE, Span::length);
+        var offset = o.field("offset", Codecs.WHOLE, Span::offset, 0L);
+        return o.making(r -> new Span(r.get(in), r.get(length), r.get(offset)));
+    }
+
+    private static Codec<Place> place() {
+        ObjectCodec<Place> o = new ObjectCodec<>();
+        var anchor = o.field("anchor", POINTS, Place::anchor, Animated.of(Point.ORIGIN));
+        var position = o.field("position", POINTS, Place::position);
+        var scale = o.field("scale", POINTS, Place::scale, Animated.of(new Point(1, 1)));
+        var rotation = o.field("rotation", NUMBERS, Place::rotation, Animated.of(0.0));
+        var opacity = o.field("opacity", NUMBERS, Place::opacity, Animated.of(1.0));
+        return o.making(r -> new Place(r.get(anchor), r.get(position), r.get(scale), r.get(rotation), r.get(opacity)));
+    }
+
+    private static Codec<Mask> mask() {
+        ObjectCodec<Mask> o = new ObjectCodec<>();
+        var id = o.field("id", Codecs.TEXT, Mask::id);
+        var name = o.field("name", Codecs.TEXT, Mask::name);
+        var path = o.field("path", PATHS, Mask::path);
+        var feather = o.field("feather", NUMBERS, Mask::feather, Animated.of(0.0));
+        var opacity = o.field("opacity", NUMBERS, Mask::opacity, Animated.of(1.0));
+        var inverted = o.field("inverted", Codecs.TRUTH, Mask::inverted, false);
+        var mode = o.field("mode", Codecs.choice(Mask.Mode.class), Mask::mode, Mask.Mode.ADD);
+        return o.making(r -> new Mask(
+                r.get(id), r.get(name), r.get(path), r.get(feather), r.get(opacity), r.get(inverted), r.get(mode)));
+    }
+
+    private static Codec<Cut> cut() {
+        ObjectCodec<Cut> o = new ObjectCodec<>();
+        var by = o.field("by", Codecs.TEXT, Cut::by);
+        var with = o.field("with", Codecs.choice(Cut.With.class), Cut::with, Cut.With.SHAPE);
+        var keep = o.field("keep", Codecs.choice(Cut.Keep.class), Cut::keep, Cut.Keep.INSIDE);
+        return o.making(r -> new Cut(r.get(by), r.get(with), r.get(keep)));
+    }
+
+    private static Codec<Content> content() {
+        Map<String, Codecs.Kind<? extends Content>> kinds = new LinkedHashMap<>();
+        kinds.put("text", new Codecs.Kind<>(Content.Text.class, text()));
+        kinds.put("footage", new Codecs.Kind<>(Content.Footage.class, footage()));
+        kinds.put("still", new Codecs.Kind<>(Content.Still.class, still()));
+        kinds.put("fill", new Codecs.Kind<>(Content.Fill.class, fill()));
+        kinds.put("group", new Codecs.Kind<>(Content.Group.class, group()));
+        return Codecs.union(kinds);
+    }
+
+    private static Codec<Content.Text> text() {
+        Content.Text plain = Content.Text.of("", "", 100);
+        ObjectCodec<Content.Text> o = new ObjectCodec<>();
+        var words = o.field("words", Codecs.TEXT, Content.Text::words);
+        var font = o.field("font", Codecs.TEXT, Content.Text::font);
+        var align = o.field("align", Codecs.choice(Content.Align.class), Content.Text::align, plain.align());
+        var kerning = o.field("kerning", Codecs.TRUTH, Content.Text::kerning, true);
+        var size = o.field("size", NUMBERS, Content.Text::size);
+        var tracking = o.field("tracking", NUMBERS, Content.Text::tracking, plain.tracking());
+        var leading = o.field("leading", NUMBERS, Content.Text::leading, plain.leading());
+        var fill = o.field("fill", COLOURS, Content.Text::fill, plain.fill());
+        var fillOpacity = o.field("fillOpacity", NUMBERS, Content.Text::fillOpacity, plain.fillOpacity());
+        var edge = o.field("edge", COLOURS, Content.Text::edge, plain.edge());
+        var edgeWidth = o.field("edgeWidth", NUMBERS, Content.Text::edgeWidth, plain.edgeWidth());
+        var edgeOpacity = o.field("edgeOpacity", NUMBERS, Content.Text::edgeOpacity, plain.edgeOpacity());
+        return o.making(r -> new Content.Text(
+                r.get(words),
+                r.get(font),
+                r.get(align),
+                r.get(kerning),
+                r.get(size),
+                r.get(tracking),
+                r.get(leading),
+                r.get(fill),
+                r.get(fillOpacity),
+                r.get(edge),
+                r.get(edgeWidth),
+                r.get(edgeOpacity)));
+    }
+
+    private static Codec<Content.Footage> footage() {
+        ObjectCodec<Content.Footage> o = new ObjectCodec<>();
+        var media = o.field("media", Codecs.TEXT, Content.Footage::media);
+        return o.making(r -> new Content.Footage(r.get(media)));
+    }
+
+    private static Codec<Content.Still> still() {
+        ObjectCodec<Content.Still> o = new ObjectCodec<>();
+        var media = o.field("media", Codecs.TEXT, Content.Still::media);
+        return o.making(r -> new Content.Still(r.get(media)));
+    }
+
+    private static Codec<Content.Group> group() {
+        ObjectCodec<Content.Group> o = new ObjectCodec<>();
+        var layers = o.field("layers", Codecs.list(deferredLayer()), Content.Group::layers);
+        return o.making(r -> new Content.Group(r.get(layers)));
+    }
+
+    private static Codec<Content.Fill> fill() {
+        ObjectCodec<Content.Fill> o = new ObjectCodec<>();
+        var size = o.field("size", POINTS, Content.Fill::size);
+        var paint = o.field("paint", paint(), Content.Fill::paint);
+        return o.making(r -> new Content.Fill(r.get(size), r.get(paint)));
+    }
+
+    private static Codec<Paint> paint() {
+        ObjectCodec<Paint.Stop> s = new ObjectCodec<>();
+        var at = s.field("at", Codecs.NUMBER, Paint.Stop::at);
+        var colour = s.field("colour", TimeCodecs.COLOUR, Paint.Stop::colour);
+        Codec<List<Paint.Stop>> stops = Codecs.list(s.making(r -> new Paint.Stop(r.get(at), r.get(colour))));
+
+        ObjectCodec<Paint.Solid> solid = new ObjectCodec<>();
+        var whole = solid.field("colour", COLOURS, Paint.Solid::colour);
+        solid.making(r -> new Paint.Solid(r.get(whole)));
+
+        ObjectCodec<Paint.Linear> linear = new ObjectCodec<>();
+        var from = linear.field("from", POINTS, Paint.Linear::from);
+        var to = linear.field("to", POINTS, Paint.Linear::to);
+        var along = linear.field("stops", stops, Paint.Linear::stops);
+        linear.making(r -> new Paint.Linear(r.get(from), r.get(to), r.get(along)));
+
+        ObjectCodec<Paint.Radial> radial = new ObjectCodec<>();
+        var centre = radial.field("centre", POINTS, Paint.Radial::centre);
+        var radius = radial.field("radius", NUMBERS, Paint.Radial::radius);
+        var outwards = radial.field("stops", stops, Paint.Radial::stops);
+        radial.making(r -> new Paint.Radial(r.get(centre), r.get(radius), r.get(outwards)));
+
+        Map<String, Codecs.Kind<? extends Paint>> kinds = new LinkedHashMap<>();
+        kinds.put("solid", new Codecs.Kind<>(Paint.Solid.class, solid));
+        kinds.put("linear", new Codecs.Kind<>(Paint.Linear.class, linear));
+        kinds.put("radial", new Codecs.Kind<>(Paint.Radial.class, radial));
+        return Codecs.union(kinds);
+    }
+}

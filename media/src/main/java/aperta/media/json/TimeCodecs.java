@@ -1,0 +1,147 @@
+package aperta.media.json;
+
+import aperta.core.geometry.Point;
+import aperta.core.shot.BezierPath;
+import aperta.core.shot.Colour;
+import aperta.core.time.Animated;
+import aperta.core.time.Ease;
+import aperta.core.time.Key;
+import aperta.core.time.Rate;
+import jakarta.json.Json;
+import jakarta.json.JsonObject;
+import jakarta.json.JsonString;
+import jakarta.json.JsonValue;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Rates, eases and values that change over time. */
+final class TimeCodecs {
+    static final Codec<Rate> RATE = Codecs.map(Codecs.TEXT, Rate::parse, Rate::toString);
+
+    static final Codec<Point> POINT = Codecs.of(
+            (v, where) -> {
+                double[] n = Codecs.numbers(v, 2, where);
+                return new Point(n[0], n[1]);
+            },
+            p -> Codecs.numbers(p.x(), p.y()),
+            Codecs.tuple(2));
+
+    /** {@code #rrggbb[aa]}, or four numbers where eight bits are not enough. */
+    static final Codec<Colour> COLOUR = Codecs.of(
+            (v, where) -> {
+                try {
+                    if (v instanceof JsonString s) {
+                        return Colour.parse(s.getString());
+                    }
+                    double[] n = Codecs.numbers(v, 4, where);
+                    return new Colour(n[0], n[1], n[2], n[3]);
+                } catch (BadDocument e) {
+                    throw e;
+                } catch (IllegalArgumentException e) {
+                    throw new BadDocument(where, e.getMessage());
+                }
+            },
+            c -> c.isEightBit() ? Json.createValue(c.hex()) : Codecs.numbers(c.red(), c.green(), c.blue(), c.alpha()),
+            Codecs.anyOf(List.of(
+                    Json.createObjectBuilder()
+                            .add("type", "string")
+                            .add("pattern", "^#([0-9a-fA-F]{6}|[0-9a-fA-F]{8})$")
+                            .build(),
+                    Codecs.tuple(4))));
+
+    /** A knot as six numbers: the point, the handle that arrives, the handle that leaves. */
+    static final Codec<BezierPath> PATH = Codecs.map(
+            Codecs.list(Codecs.of(
+                    (v, where) -> {
+                        double[] n = Codecs.numbers(v, 6, where);
+                        return new BezierPath.Knot(new Point(n[0], n[1]), new Point(n[2], n[3]), new Point(n[4], n[5]));
+                    },
+                    k -> Codecs.numbers(
+                            k.at().x(),
+                            k.at().y(),
+                            k.in().x(),
+                            k.in().y(),
+                            k.out().x(),
+                            k.out().y()),
+                    Codecs.tuple(6))),
+            BezierPath::new,
+            BezierPath::knots);
+
+    private static final Map<String, Ease> NAMED = named();
+
+    /** {@code hold}, {@code linear}, a CSS keyword, or the four numbers of a cubic-bezier. */
+    static final Codec<Ease> EASE = Codecs.of(
+            TimeCodecs::readEase,
+            TimeCodecs::writeEase,
+            Codecs.anyOf(List.of(
+                    Json.createObjectBuilder()
+                            .add("enum", Json.createArrayBuilder(NAMED.keySet()))
+                            .build(),
+                    Codecs.tuple(4))));
+
+    private TimeCodecs() {}
+
+    private static Map<String, Ease> named() {
+        Map<String, Ease> all = new LinkedHashMap<>();
+        all.put("hold", Ease.HOLD);
+        all.put("linear", Ease.LINEAR);
+        all.put("ease", Ease.EASE);
+        all.put("ease-in", Ease.EASE_IN);
+        all.put("ease-out", Ease.EASE_OUT);
+        all.put("ease-in-out", Ease.EASE_IN_OUT);
+        return all;
+    }
+
+    private static Ease readEase(JsonValue v, String where) {
+        if (v instanceof JsonString s && NAMED.containsKey(s.getString())) {
+            return NAMED.get(s.getString());
+        }
+        if (v instanceof JsonString) {
+            throw new BadDocument(
+                    where,
+                    "expected an ease out of " + String.join(", ", NAMED.keySet()) + " or four numbers, not "
+                            + Codecs.shown(v) + ".");
+        }
+        double[] n = Codecs.numbers(v, 4, where);
+        try {
+            return new Ease.CubicBezier(n[0], n[1], n[2], n[3]);
+        } catch (IllegalArgumentException e) {
+            throw new BadDocument(where, e.getMessage());
+        }
+    }
+
+    private static JsonValue writeEase(Ease ease) {
+        for (Map.Entry<String, Ease> e : NAMED.entrySet()) {
+            if (e.getValue().equals(ease)) {
+                return Json.createValue(e.getKey());
+            }
+        }
+        Ease.CubicBezier c = (Ease.CubicBezier) ease;
+        return Codecs.numbers(c.x1(), c.y1(), c.x2(), c.y2());
+    }
+
+    private static <T> Codec<Key<T>> key(Codec<T> value) {
+        ObjectCodec<Key<T>> o = new ObjectCodec<>();
+        var at = o.field("at", Codecs.WHOLE, Key::at);
+        var v = o.field("value", value, Key::value);
+        var ease = o.field("ease", EASE, Key::ease, Ease.EASE);
+        var out = o.field("out", Codecs.optional(value), Key::out, Optional.empty());
+        var in = o.field("in", Codecs.optional(value), Key::in, Optional.empty());
+        return o.making(r -> new Key<>(r.get(at), r.get(v), r.get(ease), r.get(out), r.get(in)));
+    }
+
+    /** The bare value where it never changes; an object with {@code rest} and {@code keys} where it does. */
+    static <T> Codec<Animated<T>> animated(Codec<T> value) {
+        ObjectCodec<Animated<T>> o = new ObjectCodec<>();
+        var rest = o.field("rest", value, Animated::rest);
+        var keys = o.field("keys", Codecs.list(key(value)), Animated::keys);
+        o.making(r -> new Animated<>(r.get(rest), r.get(keys)));
+        JsonObject schema = Codecs.anyOf(List.of(value.schema(), o.schema()));
+        return Codecs.of(
+                (v, where) -> v instanceof JsonObject ? o.read(v, where) : Animated.of(value.read(v, where)),
+                a -> a.isKeyed() ? o.write(a) : value.write(a.rest()),
+                schema);
+    }
+}

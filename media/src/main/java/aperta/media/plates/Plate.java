@@ -1,0 +1,22 @@
+package aperta.media.plates;
+
+import aperta.core.picture.Bands;
+import aperta.core.picture.Picture;
+import aperta.core.shot.Format;
+import aperta.core.time.Rate;
+
+/** A made clip of 1920 × 1080 at 24 frames a second. */
+public interface Plate {
+    Format FORMAT = new Format(1920, 1080, Rate.of(24));
+
+    /** Short, for file names. */
+    String id();
+
+    /** For people. */
+    String name();
+
+    int frames();
+
+    /** One frame, opaque. */
+    Picture frame(int number, Bands bands);
+}

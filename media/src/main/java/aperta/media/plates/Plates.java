@@ -1,0 +1,59 @@
+package aperta.media.plates;
+
+import aperta.core.picture.Bands;
+import aperta.media.ffmpeg.H264Writer;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.List;
+import java.util.function.Consumer;
+
+/** The made plates, and their files. */
+public final class Plates {
+    /** Changes with every change of a picture, so that old files are not taken for new ones. */
+    private static final int EDITION = 1;
+
+    private Plates() {}
+
+    public static List<Plate> all() {
+        return List.of(new RainOnWindow(), new Platform());
+    }
+
+    /** @throws IllegalArgumentException where there is no such plate */
+    public static Plate named(String id) {
+        return all().stream()
+                .filter(p -> p.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("There is no plate '" + id + "'."));
+    }
+
+    /** The plate's file in a folder; it is made when it isn't there yet, which takes some seconds. */
+    public static Path file(String id, Path folder, Bands bands, Consumer<String> progress) {
+        Plate plate = named(id);
+        Path file = folder.resolve(id + "-" + EDITION + ".mp4");
+        if (Files.exists(file)) {
+            return file;
+        }
+        try {
+            Files.createDirectories(folder);
+            Path part = Files.createTempFile(folder, id, ".part");
+            progress.accept("Making the plate '" + plate.name() + "' …");
+            write(plate, part, bands);
+            Files.move(part, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return file;
+    }
+
+    private static void write(Plate plate, Path file, Bands bands) {
+        try (H264Writer writer = new H264Writer(file, Plate.FORMAT, "veryfast", 15, bands)) {
+            for (int n = 0; n < plate.frames(); n++) {
+                writer.write(plate.frame(n, bands), n);
+            }
+            writer.finish();
+        }
+    }
+}

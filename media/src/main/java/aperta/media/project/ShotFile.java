@@ -1,0 +1,192 @@
+package aperta.media.project;
+
+import aperta.core.picture.Bands;
+import aperta.core.shot.Content;
+import aperta.core.shot.Layer;
+import aperta.core.shot.Shot;
+import aperta.media.ffmpeg.Probe;
+import aperta.media.footage.Clip;
+import aperta.media.json.BadDocument;
+import aperta.media.json.ShotJson;
+import aperta.media.plates.Plates;
+import jakarta.json.Json;
+import jakarta.json.JsonObject;
+import jakarta.json.JsonObjectBuilder;
+import jakarta.json.JsonString;
+import jakarta.json.JsonValue;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
+import java.util.HexFormat;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
+
+/**
+ * A shot with the places of its media: {@code {"aperta": 1, "media": {"rain": {"plate": "rain-on-window"}, "clip":
+ * {"file": "clip.mp4"}}, "fonts": {"mine": "mine.ttf"}, "shot": {…}}}. Files lie beside it or in folders below it.
+ */
+public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> fonts) {
+    private static final int VERSION = 1;
+
+    /** Where a medium comes from: exactly one of the two. */
+    public record Source(Optional<Path> file, Optional<String> plate) {}
+
+    /**
+     * Reads a shot's file.
+     *
+     * @throws BadDocument with a plain sentence where it can't be used
+     */
+    public static ShotFile read(Path path) {
+        JsonObject all;
+        try {
+            all = ShotJson.parse(Files.readString(path));
+        } catch (IOException e) {
+            throw new BadDocument("", "The file " + path + " can't be read as text.");
+        }
+        return read(all, path.toAbsolutePath().getParent());
+    }
+
+    /** The same from its JSON; {@code folder} is where its files lie. */
+    public static ShotFile read(JsonObject all, Path folder) {
+        for (String name : all.keySet()) {
+            if (!List.of("aperta", "media", "fonts", "shot").contains(name)) {
+                throw new BadDocument("", "There is no field '" + name + "' in a shot's file.");
+            }
+        }
+        version(all);
+        if (!(all.get("shot") instanceof JsonObject shot)) {
+            throw new BadDocument("", "The field 'shot' is missing.");
+        }
+        Map<String, Source> media = new LinkedHashMap<>();
+        part(all, "media").forEach((id, v) -> media.put(id, source(v, "media." + id, folder)));
+        Map<String, Path> fonts = new LinkedHashMap<>();
+        part(all, "fonts").forEach((id, v) -> fonts.put(id, beside(v, "fonts." + id, folder)));
+        ShotFile file = new ShotFile(ShotJson.read(shot), media, fonts);
+        for (String used : mediaOf(file.shot)) {
+            if (!media.containsKey(used)) {
+                throw new BadDocument("shot", "The media '" + used + "' is used but not named under 'media'.");
+            }
+        }
+        return file;
+    }
+
+    private static void version(JsonObject all) {
+        int version = all.getInt("aperta", 0);
+        if (version < 1) {
+            throw new BadDocument("", "This is not a shot's file: the field 'aperta' with the version is missing.");
+        }
+        if (version > VERSION) {
+            throw new BadDocument("", "The file was written by a newer Aperta (version " + version + ").");
+        }
+    }
+
+    private static JsonObject part(JsonObject all, String name) {
+        JsonValue v = all.getOrDefault(name, JsonValue.EMPTY_JSON_OBJECT);
+        if (v instanceof JsonObject o) {
+            return o;
+        }
+        throw new BadDocument(name, "expected an object.");
+    }
+
+    private static Source source(JsonValue v, String where, Path folder) {
+        if (v instanceof JsonObject o && o.size() == 1 && o.get("plate") instanceof JsonString plate) {
+            try {
+                return new Source(
+                        Optional.empty(),
+                        Optional.of(Plates.named(plate.getString()).id()));
+            } catch (IllegalArgumentException e) {
+                throw new BadDocument(where, e.getMessage());
+            }
+        }
+        if (v instanceof JsonObject o && o.size() == 1 && o.containsKey("file")) {
+            return new Source(Optional.of(beside(o.get("file"), where, folder)), Optional.empty());
+        }
+        throw new BadDocument(where, "expected {\"file\": …} or {\"plate\": …}.");
+    }
+
+    private static Path beside(JsonValue v, String where, Path folder) {
+        if (!(v instanceof JsonString name)) {
+            throw new BadDocument(where, "expected the name of a file.");
+        }
+        Path path = folder.resolve(name.getString()).normalize();
+        if (!path.startsWith(folder.normalize())) {
+            throw new BadDocument(
+                    where, "files lie beside the shot's file or below it, not at '" + name.getString() + "'.");
+        }
+        if (!Files.isRegularFile(path)) {
+            throw new BadDocument(where, "there is no file '" + name.getString() + "' here.");
+        }
+        return path;
+    }
+
+    /** The ids of all media that a shot shows. */
+    public static List<String> mediaOf(Shot shot) {
+        List<String> all = new ArrayList<>();
+        for (Layer layer : shot.everyLayer()) {
+            if (layer.content() instanceof Content.Footage f) {
+                all.add(f.media());
+            } else if (layer.content() instanceof Content.Still s) {
+                all.add(s.media());
+            }
+        }
+        return all.stream().distinct().toList();
+    }
+
+    /** The same shot with other ids for its media. */
+    public static Shot renamed(Shot shot, UnaryOperator<String> name) {
+        Shot next = shot;
+        for (Layer layer : shot.everyLayer()) {
+            if (layer.content() instanceof Content.Footage f) {
+                next = next.changing(layer.id(), l -> l.withContent(new Content.Footage(name.apply(f.media()))));
+            } else if (layer.content() instanceof Content.Still s) {
+                next = next.changing(layer.id(), l -> l.withContent(new Content.Still(name.apply(s.media()))));
+            }
+        }
+        return next;
+    }
+
+    /** Finds, and where needed makes, every clip of the shot. */
+    public Map<String, Clip> clips(Path plates, Bands bands, Consumer<String> progress) {
+        Map<String, Clip> all = new LinkedHashMap<>();
+        for (String id : mediaOf(shot)) {
+            Source s = media.get(id);
+            Path file = s.file().orElseGet(() -> Plates.file(s.plate().orElseThrow(), plates, bands, progress));
+            all.put(id, new Clip(hash(file), file, Probe.of(file), Optional.empty()));
+        }
+        return all;
+    }
+
+    /** The SHA-256 of a file, in hexadecimal. */
+    public static String hash(Path file) {
+        try (var in = Files.newInputStream(file)) {
+            MessageDigest digest = MessageDigest.getInstance("SHA-256");
+            byte[] part = new byte[1 << 16];
+            for (int n = in.read(part); n >= 0; n = in.read(part)) {
+                digest.update(part, 0, n);
+            }
+            return HexFormat.of().formatHex(digest.digest());
+        } catch (IOException e) {
+            throw new BadDocument("", "The file " + file.getFileName() + " can't be read.");
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException("Every Java platform has SHA-256.", e);
+        }
+    }
+
+    /** The JSON of a shot's file. */
+    public static JsonObject write(Shot shot, Map<String, JsonObject> media) {
+        JsonObjectBuilder sources = Json.createObjectBuilder();
+        media.forEach(sources::add);
+        return Json.createObjectBuilder()
+                .add("aperta", VERSION)
+                .add("media", sources)
+                .add("shot", ShotJson.write(shot))
+                .build();
+    }
+}

@@ -1,0 +1,2 @@
+/** Shots and projects as files of their own. */
+package aperta.media.project;

@@ -1,0 +1,2 @@
+/** A shot rendered to a file. */
+package aperta.media.render;
