@@ -228,6 +228,11 @@ public record Probe(
         };
     }
 
+    /** The same with as many frames as were counted by reading them all. */
+    public Probe withFrames(long counted) {
+        return new Probe(still, codec, width, height, rate, counted, steady, alpha, bits, planar, bt709);
+    }
+
     /** A side at half size, rounded up; even sides for 4:2:0, whose chroma has half of them again. */
     public int side(int full, int level) {
         return (full + level - 1) / level;

@@ -1,0 +1,223 @@
+package aperta.server.frame;
+
+import aperta.core.edit.PlaceEdits;
+import aperta.core.geometry.Point;
+import aperta.core.picture.Bytes;
+import aperta.core.render.Planner;
+import aperta.core.render.RenderException;
+import aperta.core.shot.Shot;
+import aperta.media.json.EditJson;
+import aperta.server.media.MediaService;
+import aperta.server.shot.Change;
+import aperta.server.shot.ShotChanged;
+import aperta.server.shot.ShotService;
+import jakarta.annotation.PreDestroy;
+import jakarta.json.Json;
+import jakarta.json.JsonArrayBuilder;
+import jakarta.json.JsonObject;
+import jakarta.json.JsonObjectBuilder;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.Semaphore;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.event.TransactionalEventListener;
+
+/**
+ * Answers the windows. Each window's newest wish comes first and takes the place of its older ones; frames ahead for
+ * playback come when no window wishes for anything.
+ */
+@Component
+public class FrameDesk {
+    private static final Logger LOG = LoggerFactory.getLogger(FrameDesk.class);
+
+    private final ShotService shots;
+    private final FrameService frames;
+    private final Handles handles;
+    private final Planner planner;
+    private final List<Viewer> viewers = new CopyOnWriteArrayList<>();
+    private final Semaphore work = new Semaphore(0);
+    private final Thread thread;
+    private volatile boolean closed;
+
+    FrameDesk(ShotService shots, FrameService frames, MediaService media) {
+        this.shots = shots;
+        this.frames = frames;
+        this.planner = media.planner();
+        this.handles = new Handles(planner);
+        thread = new Thread(this::loop, "frame-desk");
+        thread.setDaemon(true);
+        thread.start();
+    }
+
+    @PreDestroy
+    void close() {
+        closed = true;
+        thread.interrupt();
+    }
+
+    void open(Viewer viewer) {
+        viewers.add(viewer);
+    }
+
+    void leave(Viewer viewer) {
+        viewers.remove(viewer);
+    }
+
+    /** There is something new to do. */
+    void wake() {
+        work.release();
+    }
+
+    @TransactionalEventListener
+    public void changed(ShotChanged event) {
+        JsonObject message = Json.createObjectBuilder()
+                .add("type", "revision")
+                .add("revision", event.revision())
+                .build();
+        viewers.stream().filter(v -> v.shot().equals(event.shot())).forEach(v -> v.send(message));
+    }
+
+    private void loop() {
+        while (!closed) {
+            try {
+                if (!round()) {
+                    work.acquire();
+                    work.drainPermits();
+                }
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+        }
+    }
+
+    /** Answers one wish of each window, or else renders one frame ahead. */
+    private boolean round() {
+        boolean any = false;
+        for (Viewer v : viewers) {
+            Optional<JsonObject> wish = v.takeWish();
+            wish.ifPresent(w -> answer(v, w));
+            any |= wish.isPresent();
+        }
+        for (Viewer v : viewers) {
+            if (!any) {
+                Optional<JsonObject> ahead = v.takeAhead();
+                ahead.ifPresent(w -> answer(v, w));
+                any = ahead.isPresent();
+            }
+        }
+        return any;
+    }
+
+    private void answer(Viewer v, JsonObject wish) {
+        try {
+            switch (wish.getString("type", "")) {
+                case "show", "ahead" -> show(v, wish);
+                case "keys" -> keys(v, wish);
+                case "pick" -> pick(v, wish);
+                default -> throw new IllegalArgumentException("There is no wish '" + wish.getString("type", "") + "'.");
+            }
+        } catch (IllegalArgumentException | RenderException e) {
+            v.send(problem(wish, e.getMessage()));
+        } catch (RuntimeException e) {
+            LOG.error("A frame couldn't be answered", e);
+            v.send(problem(wish, "Something went wrong in Aperta while this frame was made."));
+        }
+    }
+
+    private static JsonObject problem(JsonObject wish, String why) {
+        return Json.createObjectBuilder()
+                .add("type", "problem")
+                .add("seq", wish.getInt("seq", 0))
+                .add("detail", String.valueOf(why))
+                .build();
+    }
+
+    private void show(Viewer v, JsonObject wish) {
+        long start = System.nanoTime();
+        ShotService.Read read = shots.newest(v.shot());
+        Shot shot = read.shot();
+        Optional<JsonObject> snap = Optional.empty();
+        boolean draft = wish.get("draft") instanceof JsonObject;
+        if (draft) {
+            JsonObject change = wish.getJsonObject("draft");
+            snap = snapped(shot, change);
+            shot = new Change(change).apply(shot, planner::extent);
+        }
+        long number = wish.getJsonNumber("frame").longValue();
+        FrameService.Frame frame = frames.frame(shot, number, scale(wish), see(wish));
+        JsonObjectBuilder header = Json.createObjectBuilder()
+                .add("seq", wish.getInt("seq", 0))
+                .add("revision", read.revision())
+                .add("frame", number)
+                .add("key", frame.key())
+                .add("width", frame.width())
+                .add("height", frame.height())
+                .add("draft", draft)
+                .add("ahead", wish.getBoolean("ahead", false));
+        snap.ifPresent(s -> header.add("snap", s));
+        if (wish.containsKey("layer")) {
+            handles.of(shot, number, wish.getString("layer")).ifPresent(h -> header.add("handles", h));
+        }
+        header.add("ms", (System.nanoTime() - start) / 1_000_000.0);
+        boolean known = wish.getString("have", "").equals(frame.key());
+        v.send(header.build(), known ? new byte[0] : frame.rgba());
+    }
+
+    private Optional<JsonObject> snapped(Shot shot, JsonObject change) {
+        if (change.get("edit") instanceof JsonObject edit
+                && EditJson.read(edit, shot) instanceof PlaceEdits.Move move
+                && move.snap()) {
+            return Optional.of(Handles.snap(move.snapped(shot, planner::extent)));
+        }
+        return Optional.empty();
+    }
+
+    /** Names of all frames, so that a window knows which of those it has are still true. */
+    private void keys(Viewer v, JsonObject wish) {
+        ShotService.Read read = shots.newest(v.shot());
+        JsonArrayBuilder all = Json.createArrayBuilder();
+        double scale = scale(wish);
+        Bytes.See see = see(wish);
+        for (long n = 0; n < read.shot().length(); n++) {
+            all.add(frames.key(frames.plan(read.shot(), n, scale), n, scale, see));
+        }
+        v.send(Json.createObjectBuilder()
+                .add("type", "keys")
+                .add("seq", wish.getInt("seq", 0))
+                .add("revision", read.revision())
+                .add("keys", all)
+                .build());
+    }
+
+    private void pick(Viewer v, JsonObject wish) {
+        Shot shot = shots.newest(v.shot()).shot();
+        Point p = new Point(
+                wish.getJsonNumber("x").doubleValue(), wish.getJsonNumber("y").doubleValue());
+        JsonObjectBuilder answer =
+                Json.createObjectBuilder().add("type", "picked").add("seq", wish.getInt("seq", 0));
+        handles.at(shot, wish.getJsonNumber("frame").longValue(), p).ifPresent(id -> answer.add("layer", id));
+        v.send(answer.build());
+    }
+
+    private static double scale(JsonObject wish) {
+        double scale = wish.getJsonNumber("scale").doubleValue();
+        if (!(scale >= 0.05 && scale <= 1)) {
+            throw new IllegalArgumentException("The quality lies between 0.05 and 1.");
+        }
+        return scale;
+    }
+
+    private static Bytes.See see(JsonObject wish) {
+        try {
+            return Bytes.See.valueOf(
+                    wish.getString("see", "picture").toUpperCase(Locale.ROOT).replace('-', '_'));
+        } catch (IllegalArgumentException e) {
+            throw new IllegalArgumentException("There is no way of seeing called '" + wish.getString("see") + "'.", e);
+        }
+    }
+}

@@ -1,0 +1,83 @@
+package aperta.server.frame;
+
+import aperta.core.picture.Bytes;
+import aperta.core.picture.Picture;
+import aperta.core.picture.Region;
+import aperta.core.render.Cache;
+import aperta.core.render.Planner;
+import aperta.core.render.Renderer;
+import aperta.core.render.Step;
+import aperta.core.render.Workers;
+import aperta.core.shot.Moment;
+import aperta.core.shot.Shot;
+import aperta.server.media.MediaService;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.springframework.stereotype.Service;
+
+/** Pictures for the desk, kept as long as there is room. */
+@Service
+public class FrameService {
+    private static final long STEPS_BYTES = 768L << 20;
+    private static final long FRAMES_BYTES = 512L << 20;
+
+    private final Planner planner;
+    private final Workers workers;
+    private final Renderer renderer;
+    private final Map<String, Frame> frames = new LinkedHashMap<>(64, 0.75f, true);
+    private long bytes;
+
+    /** A frame as the browser paints it: rows of straight RGBA, and the name of what is seen on it. */
+    public record Frame(String key, int width, int height, byte[] rgba) {}
+
+    FrameService(MediaService media, Workers workers) {
+        this.planner = media.planner();
+        this.workers = workers;
+        this.renderer = new Renderer(new Cache(STEPS_BYTES), workers);
+    }
+
+    /** The picture of a whole frame. */
+    public Picture picture(Shot shot, long frame, double scale) {
+        return renderer.render(planner.plan(new Moment(shot, frame), scale), Planner.frame(shot.format(), scale));
+    }
+
+    /** What names a frame: equal names mean equal pixels, but for the dither, whose seed is part of it. */
+    public String key(Step.Paints plan, long frame, double scale, Bytes.See see) {
+        return plan.key() + "-" + frame + "-" + scale + "-" + see;
+    }
+
+    public Step.Paints plan(Shot shot, long frame, double scale) {
+        return planner.plan(new Moment(shot, frame), scale);
+    }
+
+    /** The frame as bytes, from what was kept where possible. */
+    public Frame frame(Shot shot, long number, double scale, Bytes.See see) {
+        Step.Paints plan = plan(shot, number, scale);
+        String key = key(plan, number, scale, see);
+        Frame known = known(key);
+        if (known != null) {
+            return known;
+        }
+        Region region = Planner.frame(shot.format(), scale);
+        Picture picture = renderer.render(plan, region);
+        Frame frame =
+                new Frame(key, region.width(), region.height(), Bytes.rgba(picture, region, number, see, workers));
+        keep(frame);
+        return frame;
+    }
+
+    private synchronized Frame known(String key) {
+        return frames.get(key);
+    }
+
+    private synchronized void keep(Frame frame) {
+        if (frames.put(frame.key, frame) == null) {
+            bytes += frame.rgba.length;
+        }
+        var oldest = frames.values().iterator();
+        while (bytes > FRAMES_BYTES && oldest.hasNext()) {
+            bytes -= oldest.next().rgba.length;
+            oldest.remove();
+        }
+    }
+}

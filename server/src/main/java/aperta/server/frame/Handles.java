@@ -1,0 +1,118 @@
+package aperta.server.frame;
+
+import aperta.core.edit.Snap;
+import aperta.core.geometry.Affine;
+import aperta.core.geometry.Point;
+import aperta.core.render.Planner;
+import aperta.core.shot.BezierPath;
+import aperta.core.shot.Layer;
+import aperta.core.shot.Mask;
+import aperta.core.shot.Moment;
+import aperta.core.shot.Property;
+import aperta.core.shot.Shot;
+import aperta.core.time.Animated;
+import aperta.core.time.Mix;
+import aperta.media.json.EditJson;
+import jakarta.json.Json;
+import jakarta.json.JsonArrayBuilder;
+import jakarta.json.JsonObject;
+import jakarta.json.JsonObjectBuilder;
+import java.util.Optional;
+
+/** What the desk shows of the chosen layer on one frame: where its handles lie, and the value of every property. */
+final class Handles {
+    private final Planner planner;
+
+    Handles(Planner planner) {
+        this.planner = planner;
+    }
+
+    /** In pixels of the shot; nothing where there is no such layer. */
+    Optional<JsonObject> of(Shot shot, long frame, String id) {
+        if (shot.layer(id).isEmpty()) {
+            return Optional.empty();
+        }
+        Moment moment = new Moment(shot, frame);
+        Moment.Seen seen = moment.of(id);
+        Layer layer = seen.layer();
+        JsonArrayBuilder corners = Json.createArrayBuilder();
+        for (Point p : planner.extent(moment, id).corners()) {
+            corners.add(point(seen.toShot().apply(p)));
+        }
+        Point anchor = seen.toShot().apply(layer.place().anchor().at(seen.frame(), Mix.POINT));
+        JsonArrayBuilder masks = Json.createArrayBuilder();
+        for (Mask mask : layer.masks()) {
+            masks.add(mask(mask, seen));
+        }
+        JsonArrayBuilder properties = Json.createArrayBuilder();
+        for (Property<?> property : Property.of(layer)) {
+            properties.add(property(property, layer, seen.frame()));
+        }
+        return Optional.of(Json.createObjectBuilder()
+                .add("layer", id)
+                .add("exists", seen.exists())
+                .add("ownFrame", (long) Math.floor(seen.frame()))
+                .add("corners", corners)
+                .add("anchor", point(anchor))
+                .add("masks", masks)
+                .add("properties", properties)
+                .build());
+    }
+
+    private static JsonArrayBuilder point(Point p) {
+        return Json.createArrayBuilder().add(p.x()).add(p.y());
+    }
+
+    private static JsonObjectBuilder mask(Mask mask, Moment.Seen seen) {
+        Affine map = seen.toShot();
+        JsonArrayBuilder knots = Json.createArrayBuilder();
+        for (BezierPath.Knot k : mask.path().at(seen.frame(), BezierPath.MIX).knots()) {
+            knots.add(Json.createArrayBuilder()
+                    .add(point(map.apply(k.at())))
+                    .add(point(map.apply(k.at().plus(k.in()))))
+                    .add(point(map.apply(k.at().plus(k.out())))));
+        }
+        return Json.createObjectBuilder().add("id", mask.id()).add("knots", knots);
+    }
+
+    private static <T> JsonObjectBuilder property(Property<T> property, Layer layer, double frame) {
+        Animated<T> value = property.get().apply(layer);
+        JsonObjectBuilder o = Json.createObjectBuilder()
+                .add("name", property.name())
+                .add("label", property.label())
+                .add("kind", property.kind().name().toLowerCase(java.util.Locale.ROOT))
+                .add("unit", property.unit())
+                .add("least", property.least())
+                .add("most", property.most())
+                .add("keyed", value.isKeyed())
+                .add("keyHere", value.keyAt((long) Math.floor(frame)).isPresent());
+        if (property.kind() != Property.Kind.PATH) {
+            o.add("value", EditJson.write(property, property.at(layer, frame)));
+        }
+        return o;
+    }
+
+    static JsonObject snap(Snap snap) {
+        JsonObjectBuilder o = Json.createObjectBuilder();
+        snap.upright().ifPresent(x -> o.add("x", x));
+        snap.level().ifPresent(y -> o.add("y", y));
+        return o.build();
+    }
+
+    /** The uppermost layer that shows at a point, that isn't locked. */
+    Optional<String> at(Shot shot, long frame, Point p) {
+        Moment moment = new Moment(shot, frame);
+        for (Layer layer : shot.layers()) {
+            Moment.Seen seen = moment.of(layer.id());
+            boolean there = seen.exists() && !layer.hidden() && !layer.locked();
+            boolean inside = seen.toShot()
+                    .inverse()
+                    .map(i -> planner.extent(moment, layer.id()).contains(i.apply(p)))
+                    .orElse(false);
+            if (there && inside) {
+                return Optional.of(layer.id());
+            }
+        }
+        return Optional.empty();
+    }
+}

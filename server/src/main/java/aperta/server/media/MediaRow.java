@@ -1,0 +1,51 @@
+package aperta.server.media;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.UUID;
+
+/** A clip, a still or a font that someone brought. */
+@Entity
+@Table(name = "media")
+class MediaRow {
+    @Id
+    UUID id;
+
+    UUID projectId;
+    String name;
+
+    @Enumerated(EnumType.STRING)
+    MediaService.Kind kind;
+
+    @Enumerated(EnumType.STRING)
+    MediaService.State state;
+
+    String message;
+    String hash;
+    String file;
+    int width;
+    int height;
+    String rate;
+    long frames;
+    boolean alpha;
+    Instant createdAt;
+
+    protected MediaRow() {}
+
+    MediaRow(UUID projectId, String name, MediaService.Kind kind, String hash, String file) {
+        this.id = UUID.randomUUID();
+        this.projectId = projectId;
+        this.name = name;
+        this.kind = kind;
+        this.state = MediaService.State.IMPORTING;
+        this.message = "";
+        this.hash = hash;
+        this.file = file;
+        this.rate = "24";
+        this.createdAt = Instant.now();
+    }
+}

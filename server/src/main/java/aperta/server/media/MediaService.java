@@ -1,0 +1,299 @@
+package aperta.server.media;
+
+import aperta.core.render.Planner;
+import aperta.core.shot.Content;
+import aperta.core.shot.Layer;
+import aperta.core.shot.Shot;
+import aperta.core.type.Typeface;
+import aperta.media.ffmpeg.MediaException;
+import aperta.media.ffmpeg.Probe;
+import aperta.media.fonts.FontShelf;
+import aperta.media.footage.Clip;
+import aperta.media.footage.ClipSources;
+import aperta.media.project.ShotFile;
+import aperta.server.Storage;
+import aperta.server.http.Conflict;
+import aperta.server.http.NotFound;
+import aperta.server.job.JobService;
+import aperta.server.project.Projects;
+import jakarta.annotation.PreDestroy;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Media of projects: brought in, looked into, and handed to renderers. */
+@Service
+public class MediaService {
+    public enum Kind {
+        VIDEO,
+        STILL,
+        FONT
+    }
+
+    public enum State {
+        IMPORTING,
+        READY,
+        FAILED
+    }
+
+    /** A medium as it stands. */
+    public record Item(
+            UUID id,
+            UUID project,
+            String name,
+            Kind kind,
+            State state,
+            String message,
+            String hash,
+            int width,
+            int height,
+            String rate,
+            long frames,
+            boolean alpha) {}
+
+    private final MediaRows media;
+    private final Projects projects;
+    private final JobService jobs;
+    private final Storage storage;
+    private final TransactionTemplate transaction;
+    private final FontShelf fonts = new FontShelf(this::fontFile);
+    private final Map<UUID, Clip> clips = new ConcurrentHashMap<>();
+    private final ClipSources sources = sources();
+    private final Planner planner = new Planner(sources, fonts);
+
+    MediaService(
+            MediaRows media,
+            Projects projects,
+            JobService jobs,
+            Storage storage,
+            PlatformTransactionManager transactions) {
+        this.media = media;
+        this.projects = projects;
+        this.jobs = jobs;
+        this.storage = storage;
+        this.transaction = new TransactionTemplate(transactions);
+    }
+
+    @PreDestroy
+    void close() {
+        sources.close();
+    }
+
+    /** The planner of the desk; its readers follow what the desk looks at. */
+    public Planner planner() {
+        return planner;
+    }
+
+    public FontShelf fonts() {
+        return fonts;
+    }
+
+    /** Readers of one's own, for a job that runs from the first frame to the last. */
+    public ClipSources sources() {
+        return new ClipSources(this::clip);
+    }
+
+    public List<Item> of(UUID project) {
+        return media.findByProjectIdOrderByCreatedAt(project).stream()
+                .map(MediaService::item)
+                .toList();
+    }
+
+    private static Item item(MediaRow r) {
+        return new Item(
+                r.id,
+                r.projectId,
+                r.name,
+                r.kind,
+                r.state,
+                r.message,
+                r.hash,
+                r.width,
+                r.height,
+                r.rate,
+                r.frames,
+                r.alpha);
+    }
+
+    public Item get(UUID id) {
+        return item(row(id));
+    }
+
+    private MediaRow row(UUID id) {
+        return media.findById(id).orElseThrow(() -> new NotFound("There is no such media."));
+    }
+
+    /** A medium that is ready for use. */
+    public Item ready(UUID id) {
+        MediaRow r = row(id);
+        if (r.state != State.READY || r.kind == Kind.FONT) {
+            throw new Conflict("'" + r.name + "' isn't ready.");
+        }
+        return item(r);
+    }
+
+    /**
+     * Checks that everything a shot shows is there.
+     *
+     * @throws IllegalArgumentException with a sentence that names the layer
+     */
+    public void demand(UUID project, Shot shot) {
+        for (Layer layer : shot.everyLayer()) {
+            if (layer.content() instanceof Content.Text text) {
+                try {
+                    fonts.face(text.font());
+                } catch (IllegalArgumentException e) {
+                    throw new IllegalArgumentException("'" + layer.name() + "': " + e.getMessage(), e);
+                }
+            }
+        }
+        for (String id : ShotFile.mediaOf(shot)) {
+            boolean there = uuid(id).flatMap(media::findById)
+                    .filter(m -> m.projectId.equals(project) && m.state == State.READY)
+                    .isPresent();
+            if (!there) {
+                throw new IllegalArgumentException("The media '" + id + "' isn't in this project, or isn't ready.");
+            }
+        }
+    }
+
+    private static Optional<UUID> uuid(String text) {
+        try {
+            return Optional.of(UUID.fromString(text));
+        } catch (IllegalArgumentException e) {
+            return Optional.empty();
+        }
+    }
+
+    private Optional<Clip> clip(String id) {
+        return uuid(id).flatMap(u -> {
+            Clip known = clips.get(u);
+            if (known != null) {
+                return Optional.of(known);
+            }
+            Optional<Clip> found =
+                    media.findById(u).filter(m -> m.state == State.READY).map(this::open);
+            found.ifPresent(c -> clips.put(u, c));
+            return found;
+        });
+    }
+
+    private Clip open(MediaRow row) {
+        Path file = Path.of(row.file);
+        Path proxy = storage.proxy(row.hash);
+        return new Clip(
+                row.hash,
+                file,
+                Probe.of(file).withFrames(row.frames),
+                Files.exists(proxy) ? Optional.of(proxy) : Optional.empty());
+    }
+
+    private Optional<byte[]> fontFile(String id) {
+        return uuid(id).flatMap(media::findById)
+                .filter(m -> m.kind == Kind.FONT && m.state == State.READY)
+                .map(m -> {
+                    try {
+                        return Files.readAllBytes(Path.of(m.file));
+                    } catch (IOException e) {
+                        throw new MediaException("The font '" + m.name + "' can't be read.", e);
+                    }
+                });
+    }
+
+    /**
+     * Takes a file in. Fonts are ready at once; pictures are looked into and then read through by a job.
+     *
+     * @throws MediaException with a plain sentence where the file is of no use; nothing is kept then
+     */
+    public Item bring(UUID project, String name, InputStream content) {
+        projects.get(project);
+        Path incoming = null;
+        try {
+            incoming = Files.createTempFile(storage.incoming(), "file", ".part");
+            Files.copy(content, incoming, StandardCopyOption.REPLACE_EXISTING);
+            return take(project, name, incoming);
+        } catch (IOException e) {
+            throw new MediaException("'" + name + "' couldn't be kept: the disk may be full.", e);
+        } catch (MediaException e) {
+            throw new MediaException("'" + name + "': " + e.getMessage(), e);
+        } finally {
+            if (incoming != null) {
+                incoming.toFile().delete();
+            }
+        }
+    }
+
+    /** The same for a file that is there already; it is moved away. */
+    public Item take(UUID project, String name, Path file) throws IOException {
+        if (Files.size(file) == 0) {
+            throw new MediaException("The file is empty.");
+        }
+        String ending = ending(name);
+        if (ending.equals(".ttf") || ending.equals(".otf") || ending.equals(".ttc")) {
+            Typeface face = Typeface.of(Files.readAllBytes(file));
+            MediaRow row = new MediaRow(project, face.family(), Kind.FONT, ShotFile.hash(file), "");
+            row.file = keep(file, row.hash, ending);
+            row.state = State.READY;
+            return item(media.save(row));
+        }
+        Probe probe = Probe.of(file);
+        String hash = ShotFile.hash(file);
+        MediaRow row =
+                new MediaRow(project, name, probe.still() ? Kind.STILL : Kind.VIDEO, hash, keep(file, hash, ending));
+        row.width = probe.width();
+        row.height = probe.height();
+        row.rate = probe.rate().toString();
+        row.frames = probe.frames();
+        row.alpha = probe.alpha();
+        transaction.executeWithoutResult(status -> {
+            media.save(row);
+            jobs.startImport(project, row.id, "Import " + name, probe.frames());
+        });
+        return item(row);
+    }
+
+    private String keep(Path file, String hash, String ending) throws IOException {
+        Path to = storage.original(hash + ending);
+        Files.move(file, to, StandardCopyOption.REPLACE_EXISTING);
+        return to.toString();
+    }
+
+    private static String ending(String name) {
+        int dot = name.lastIndexOf('.');
+        String ending = dot < 0 ? "" : name.substring(dot).toLowerCase(Locale.ROOT);
+        return ending.matches("\\.[a-z0-9]{1,8}") ? ending : "";
+    }
+
+    /** Marks a medium as read through. */
+    public void imported(UUID id, long frames) {
+        media.findById(id).ifPresent(r -> {
+            r.state = State.READY;
+            r.frames = frames;
+            media.save(r);
+        });
+    }
+
+    /** Marks a medium as of no use. */
+    public void refused(UUID id, String why) {
+        media.findById(id).ifPresent(r -> {
+            r.state = State.FAILED;
+            r.message = why;
+            media.save(r);
+        });
+    }
+
+    Path file(UUID id) {
+        return Path.of(row(id).file);
+    }
+}

@@ -1,0 +1,46 @@
+package aperta.server.render;
+
+import aperta.core.render.Planner;
+import aperta.core.render.Workers;
+import aperta.core.shot.Shot;
+import aperta.media.footage.ClipSources;
+import aperta.media.json.ShotJson;
+import aperta.media.render.Film;
+import aperta.server.Storage;
+import aperta.server.job.Job;
+import aperta.server.job.JobRunner;
+import aperta.server.media.MediaService;
+import java.nio.file.Path;
+import java.util.function.BooleanSupplier;
+import java.util.function.LongConsumer;
+import org.springframework.stereotype.Component;
+
+/** Renders a shot, as it was when the render was asked for, to a file. */
+@Component
+class RenderRunner implements JobRunner {
+    private final MediaService media;
+    private final Storage storage;
+    private final Workers workers;
+
+    RenderRunner(MediaService media, Storage storage, Workers workers) {
+        this.media = media;
+        this.storage = storage;
+        this.workers = workers;
+    }
+
+    @Override
+    public Job.Kind kind() {
+        return Job.Kind.RENDER;
+    }
+
+    @Override
+    public String run(Job job, LongConsumer progress, BooleanSupplier cancelled) {
+        Shot shot = ShotJson.read(job.document());
+        Film.Kind kind = Film.Kind.valueOf(job.output());
+        Path file = storage.render(job.id(), kind == Film.Kind.H264 ? ".mp4" : ".zip");
+        try (ClipSources sources = media.sources()) {
+            new Film(new Planner(sources, media.fonts()), workers).render(shot, kind, file, progress, cancelled);
+        }
+        return file.toString();
+    }
+}

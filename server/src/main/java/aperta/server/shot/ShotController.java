@@ -1,0 +1,89 @@
+package aperta.server.shot;
+
+import aperta.core.shot.Format;
+import aperta.core.time.Rate;
+import aperta.media.json.ShotJson;
+import aperta.server.shot.ShotService.ShotView;
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.json.JsonObject;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Shots over HTTP. */
+@RestController
+@RequestMapping("/api")
+class ShotController {
+    private final ShotService shots;
+
+    ShotController(ShotService shots) {
+        this.shots = shots;
+    }
+
+    /** Either the numbers of the format, or a clip that gives them. */
+    record NewShot(
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            String name,
+
+            Integer width,
+            Integer height,
+            String rate,
+            Long length,
+            UUID likeMedia) {}
+
+    record Revision(
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            long revision) {}
+
+    @PostMapping("/projects/{project}/shots")
+    @ResponseStatus(HttpStatus.CREATED)
+    ShotView create(@PathVariable UUID project, @RequestBody NewShot body) {
+        if (body.likeMedia != null) {
+            return shots.createLike(project, body.name, body.likeMedia);
+        }
+        if (body.width == null || body.height == null || body.rate == null || body.length == null) {
+            throw new IllegalArgumentException(
+                    "A shot needs a width, a height, a rate and a length, or a clip to be like.");
+        }
+        return shots.create(
+                project, body.name, new Format(body.width, body.height, Rate.parse(body.rate)), body.length);
+    }
+
+    @GetMapping("/shots/{id}")
+    ShotView one(@PathVariable UUID id) {
+        return shots.view(id);
+    }
+
+    @DeleteMapping("/shots/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void delete(@PathVariable UUID id) {
+        shots.delete(id);
+    }
+
+    /** {@code {"revision": 7, "label": "Move", "patch": […]}} or with {@code "edit": {"kind": …}} instead. */
+    @PostMapping(path = "/shots/{id}/edits", consumes = "application/json")
+    ShotView change(@PathVariable UUID id, @RequestBody String body) {
+        JsonObject request = ShotJson.parse(body);
+        if (!request.containsKey("revision") || !request.containsKey("label")) {
+            throw new IllegalArgumentException("A change needs the revision that it was made to, and a label.");
+        }
+        return shots.change(id, request.getJsonNumber("revision").longValue(), request.getString("label"), request);
+    }
+
+    @PostMapping("/shots/{id}/undo")
+    ShotView undo(@PathVariable UUID id, @RequestBody Revision body) {
+        return shots.undo(id, body.revision);
+    }
+
+    @PostMapping("/shots/{id}/redo")
+    ShotView redo(@PathVariable UUID id, @RequestBody Revision body) {
+        return shots.redo(id, body.revision);
+    }
+}

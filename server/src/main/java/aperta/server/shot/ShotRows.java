@@ -1,0 +1,18 @@
+package aperta.server.shot;
+
+import jakarta.persistence.LockModeType;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Query;
+
+interface ShotRows extends JpaRepository<ShotRow, UUID> {
+    List<ShotRow> findByProjectIdOrderByCreatedAt(UUID projectId);
+
+    /** Holds the row, so that edits of one shot follow one another. */
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select s from ShotRow s where s.id = :id")
+    Optional<ShotRow> hold(UUID id);
+}

@@ -1,0 +1,273 @@
+package aperta.server.shot;
+
+import aperta.core.shot.Format;
+import aperta.core.shot.Shot;
+import aperta.core.time.Rate;
+import aperta.media.json.ShotJson;
+import aperta.server.http.Conflict;
+import aperta.server.http.NotFound;
+import aperta.server.media.MediaService;
+import aperta.server.project.Projects;
+import com.fasterxml.jackson.annotation.JsonRawValue;
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.json.Json;
+import jakarta.json.JsonArray;
+import jakarta.json.JsonObject;
+import java.io.StringReader;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Shots, their revisions, undo and redo. */
+@Service
+public class ShotService {
+    private static final int MOST_KEPT = 64;
+
+    private final ShotRows shots;
+    private final EditRows edits;
+    private final Projects projects;
+    private final MediaService media;
+    private final ApplicationEventPublisher events;
+    private final Map<UUID, Read> read = new ConcurrentHashMap<>();
+
+    /** A shot that has been read from its document. */
+    public record Read(UUID project, long revision, Shot shot) {}
+
+    public record ShotSummary(
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            UUID id,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            String name,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            int width,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            int height,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            String rate,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            long length,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            long revision,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            Instant changedAt) {}
+
+    /** A shot at its newest revision, with what undo and redo would do. */
+    public record ShotView(
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            UUID id,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            UUID projectId,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            String projectName,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            long revision,
+
+            String undo,
+            String redo,
+
+            @JsonRawValue @Schema(type = "object", requiredMode = Schema.RequiredMode.REQUIRED)
+            String shot) {}
+
+    ShotService(
+            ShotRows shots, EditRows edits, Projects projects, MediaService media, ApplicationEventPublisher events) {
+        this.shots = shots;
+        this.edits = edits;
+        this.projects = projects;
+        this.media = media;
+        this.events = events;
+    }
+
+    public List<ShotSummary> of(UUID project) {
+        return shots.findByProjectIdOrderByCreatedAt(project).stream()
+                .map(this::summary)
+                .toList();
+    }
+
+    private ShotSummary summary(ShotRow row) {
+        Shot s = read(row).shot();
+        return new ShotSummary(
+                row.id,
+                row.name,
+                s.format().width(),
+                s.format().height(),
+                s.format().rate().toString(),
+                s.length(),
+                row.revision,
+                row.changedAt);
+    }
+
+    private Read read(ShotRow row) {
+        Read known = read.get(row.id);
+        if (known != null && known.revision == row.revision) {
+            return known;
+        }
+        Read fresh = new Read(row.projectId, row.revision, ShotJson.read(row.document));
+        if (read.size() > MOST_KEPT) {
+            read.clear();
+        }
+        read.put(row.id, fresh);
+        return fresh;
+    }
+
+    /** The newest revision. */
+    @Transactional(readOnly = true)
+    public Read newest(UUID id) {
+        return read(get(id));
+    }
+
+    private ShotRow get(UUID id) {
+        return shots.findById(id).orElseThrow(() -> new NotFound("There is no such shot."));
+    }
+
+    @Transactional(readOnly = true)
+    public ShotView view(UUID id) {
+        return view(get(id));
+    }
+
+    private ShotView view(ShotRow row) {
+        return new ShotView(
+                row.id,
+                row.projectId,
+                projects.get(row.projectId).name(),
+                row.revision,
+                label(row.undoEdit),
+                label(row.redoEdit),
+                row.document);
+    }
+
+    private String label(Long edit) {
+        return edit == null ? null : edits.findById(edit).orElseThrow().label;
+    }
+
+    /** A new, empty shot. */
+    @Transactional
+    public ShotView create(UUID project, String name, Format format, long length) {
+        return save(project, new Shot(named(name), format, length, List.of()));
+    }
+
+    /** A new, empty shot exactly as a clip. */
+    @Transactional
+    public ShotView createLike(UUID project, String name, UUID clip) {
+        var m = media.ready(clip);
+        return create(project, name, new Format(m.width(), m.height(), Rate.parse(m.rate())), Math.max(1, m.frames()));
+    }
+
+    private static String named(String name) {
+        if (name == null || name.isBlank() || name.length() > 200) {
+            throw new IllegalArgumentException("A shot needs a name of 1 to 200 letters.");
+        }
+        return name.strip();
+    }
+
+    /** Keeps a shot that was made elsewhere. */
+    @Transactional
+    public ShotView save(UUID project, Shot shot) {
+        projects.get(project).touch();
+        ShotRow row = new ShotRow(project, shot.name(), ShotJson.write(shot).toString());
+        return view(shots.save(row));
+    }
+
+    @Transactional
+    public void delete(UUID id) {
+        shots.delete(get(id));
+        read.remove(id);
+    }
+
+    /**
+     * Carries out a change of the newest revision.
+     *
+     * @throws Conflict where the revision isn't the newest
+     * @throws IllegalArgumentException where the change isn't possible; nothing is changed
+     */
+    @Transactional
+    public ShotView change(UUID id, long revision, String label, JsonObject request) {
+        ShotRow row = hold(id, revision);
+        Shot before = read(row).shot();
+        Shot after = new Change(request).apply(before, media.planner()::extent);
+        media.demand(row.projectId, after);
+        JsonObject from = ShotJson.write(before);
+        JsonObject to = ShotJson.write(after);
+        if (from.equals(to)) {
+            return view(row);
+        }
+        EditRow edit = keep(row, EditRow.Kind.EDIT, named(label), to, diff(from, to), diff(to, from));
+        edit.below = row.undoEdit;
+        row.undoEdit = edits.save(edit).id;
+        row.redoEdit = null;
+        return view(row);
+    }
+
+    private ShotRow hold(UUID id, long revision) {
+        ShotRow row = shots.hold(id).orElseThrow(() -> new NotFound("There is no such shot."));
+        if (row.revision != revision) {
+            throw new Conflict("The shot has gone on to revision " + row.revision
+                    + " while this change was made to revision " + revision + "; load it again.");
+        }
+        return row;
+    }
+
+    private static String diff(JsonObject from, JsonObject to) {
+        return Json.createDiff(from, to).toJsonArray().toString();
+    }
+
+    private EditRow keep(
+            ShotRow row, EditRow.Kind kind, String label, JsonObject document, String patch, String inverse) {
+        row.document = document.toString();
+        row.name = document.getString("name");
+        row.revision++;
+        row.changedAt = Instant.now();
+        projects.get(row.projectId).touch();
+        events.publishEvent(new ShotChanged(row.id, row.revision));
+        return new EditRow(row, kind, label, patch, inverse);
+    }
+
+    @Transactional
+    public ShotView undo(UUID id, long revision) {
+        ShotRow row = hold(id, revision);
+        EditRow undone = step(row.undoEdit, "There is nothing to undo.");
+        JsonObject document = applied(row, undone.inverse);
+        edits.save(keep(row, EditRow.Kind.UNDO, undone.label, document, undone.inverse, undone.patch));
+        row.undoEdit = undone.below;
+        undone.above = row.redoEdit;
+        row.redoEdit = undone.id;
+        return view(row);
+    }
+
+    @Transactional
+    public ShotView redo(UUID id, long revision) {
+        ShotRow row = hold(id, revision);
+        EditRow redone = step(row.redoEdit, "There is nothing to redo.");
+        JsonObject document = applied(row, redone.patch);
+        edits.save(keep(row, EditRow.Kind.REDO, redone.label, document, redone.patch, redone.inverse));
+        row.redoEdit = redone.above;
+        redone.below = row.undoEdit;
+        row.undoEdit = redone.id;
+        return view(row);
+    }
+
+    private EditRow step(Long edit, String none) {
+        return Optional.ofNullable(edit).flatMap(edits::findById).orElseThrow(() -> new Conflict(none));
+    }
+
+    /** The document after a stored patch, written in its one usual form. */
+    private static JsonObject applied(ShotRow row, String patch) {
+        JsonArray operations = Json.createReader(new StringReader(patch)).readArray();
+        return ShotJson.write(ShotJson.read(Change.patched(ShotJson.parse(row.document), operations)));
+    }
+}
