@@ -3,6 +3,8 @@ package aperta.server.http;
 import aperta.media.json.ShotJson;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.servers.Server;
+import java.util.List;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.MediaType;
@@ -14,7 +16,9 @@ import org.springframework.web.bind.annotation.RestController;
 public class Api {
     @Bean
     OpenAPI description() {
-        return new OpenAPI().info(new Info().title("Aperta").version("1"));
+        return new OpenAPI()
+                .info(new Info().title("Aperta").version("1"))
+                .servers(List.of(new Server().url("/")));
     }
 
     /** The JSON Schema of a shot. */

@@ -1,0 +1,90 @@
+import type { ATitleShotOfAperta, Layer as LooseLayer } from './document';
+import type { components } from './schema';
+
+type Schemas = components['schemas'];
+
+/** What the server writes has every field; only what people write may leave some out. */
+type Whole<T> = T extends readonly unknown[]
+  ? { [K in keyof T]: Whole<T[K]> }
+  : T extends object
+    ? { [K in keyof T]-?: Whole<T[K]> }
+    : T;
+
+export type Shot = Whole<ATitleShotOfAperta>;
+export type Layer = Whole<LooseLayer>;
+export type Content = Layer['content'];
+export type Mask = Layer['masks'][number];
+export type Ease =
+  'hold' | 'linear' | 'ease' | 'ease-in' | 'ease-out' | 'ease-in-out' | [number, number, number, number];
+export type Project = Schemas['ProjectView'];
+export type Media = Schemas['MediaView'];
+export type Font = Schemas['FontView'];
+export type Job = Schemas['JobView'];
+export type NewShot = Schemas['NewShot'];
+export type ShotView = Omit<Schemas['ShotView'], 'shot'> & { shot: Shot };
+
+/** A change of a shot: a JSON Patch, or an edit that the server knows the rules of. */
+export type Change = { patch: PatchOperation[] } | { edit: { kind: string; [field: string]: unknown } };
+export interface PatchOperation {
+  op: 'add' | 'remove' | 'replace' | 'move' | 'copy' | 'test';
+  path: string;
+  from?: string;
+  value?: unknown;
+}
+
+/** An error answer: problem details after RFC 9457. */
+export class Problem extends Error {
+  constructor(
+    readonly status: number,
+    detail: string,
+  ) {
+    super(detail);
+  }
+}
+
+async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+  let response: Response;
+  try {
+    const form = body instanceof FormData;
+    response = await fetch(path, {
+      method,
+      body: body === undefined ? undefined : form ? body : JSON.stringify(body),
+      headers: body === undefined || form ? {} : { 'content-type': 'application/json' },
+    });
+  } catch {
+    throw new Problem(0, 'Aperta does not answer. Is it still running?');
+  }
+  if (!response.ok) {
+    const problem = (await response.json().catch(() => ({}))) as { detail?: string };
+    throw new Problem(response.status, problem.detail ?? `The server answered ${response.status}.`);
+  }
+  return response.status === 204 ? (undefined as T) : ((await response.json()) as T);
+}
+
+export const api = {
+  projects: () => call<Project[]>('GET', '/api/projects'),
+  createProject: (name: string) => call<Project>('POST', '/api/projects', { name }),
+  renameProject: (id: string, name: string) => call<Project>('PUT', `/api/projects/${id}`, { name }),
+  deleteProject: (id: string) => call<undefined>('DELETE', `/api/projects/${id}`),
+  createShot: (project: string, shot: NewShot) =>
+    call<ShotView>('POST', `/api/projects/${project}/shots`, shot),
+  deleteShot: (id: string) => call<undefined>('DELETE', `/api/shots/${id}`),
+  shot: (id: string) => call<ShotView>('GET', `/api/shots/${id}`),
+  edit: (id: string, revision: number, label: string, change: Change) =>
+    call<ShotView>('POST', `/api/shots/${id}/edits`, { revision, label, ...change }),
+  undo: (id: string, revision: number) => call<ShotView>('POST', `/api/shots/${id}/undo`, { revision }),
+  redo: (id: string, revision: number) => call<ShotView>('POST', `/api/shots/${id}/redo`, { revision }),
+  media: (project: string) => call<Media[]>('GET', `/api/projects/${project}/media`),
+  bring: (project: string, files: File[], rate: string) => {
+    const form = new FormData();
+    files.forEach((f) => form.append('file', f, f.name));
+    form.append('rate', rate);
+    return call<Media>('POST', `/api/projects/${project}/media`, form);
+  },
+  fonts: (project: string) => call<Font[]>('GET', `/api/projects/${project}/fonts`),
+  render: (shot: string, output: 'H264' | 'PNG') =>
+    call<{ job: string }>('POST', `/api/shots/${shot}/renders`, { output }),
+  jobs: (project: string) => call<Job[]>('GET', `/api/projects/${project}/jobs`),
+  cancel: (job: string) => call<Job>('POST', `/api/jobs/${job}/cancel`),
+  retry: (job: string) => call<Job>('POST', `/api/jobs/${job}/retry`),
+};

@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { Button, Drawer } from 'ant-design-vue';
+import { ref } from 'vue';
+import type { Media } from '../api/client';
+import { useAdding } from '../stores/adding';
+import { useProject } from '../stores/project';
+import { useShot } from '../stores/shot';
+
+const open = defineModel<boolean>('open', { required: true });
+const project = useProject();
+const adding = useAdding();
+const shot = useShot();
+const chooser = ref<HTMLInputElement>();
+
+async function bring(e: Event) {
+  const input = e.target as HTMLInputElement;
+  const files = [...(input.files ?? [])];
+  input.value = '';
+  await project.bring(files, shot.shot?.format.rate ?? '24');
+}
+
+function add(m: Media) {
+  void adding.media(m);
+  open.value = false;
+}
+
+function progress(m: Media): string {
+  const job = project.jobs.find((j) => j.mediaId === m.id);
+  return job && job.total > 1 ? `${Math.floor((100 * job.done) / job.total)} %` : '…';
+}
+</script>
+
+<template>
+  <Drawer v-model:open="open" title="Media of this project" :width="380" :mask="false">
+    <template #extra>
+      <Button size="small" type="primary" @click="chooser?.click()">Bring files in…</Button>
+      <input ref="chooser" type="file" multiple hidden data-testid="files" @change="bring" />
+    </template>
+    <p class="quiet">
+      Video, stills with alpha, numbered sequences, TrueType and OpenType fonts. They can be dropped on the
+      Picture, too.
+    </p>
+    <ul>
+      <li v-for="m in project.media" :key="m.id" :data-testid="`media-${m.name}`" :data-state="m.state">
+        <span class="thumb">
+          <img
+            v-if="m.state === 'READY' && m.kind !== 'FONT'"
+            :src="`/api/media/${m.id}/thumbnail.png`"
+            alt=""
+          />
+          <span v-else class="glyph">{{
+            m.kind === 'FONT' ? 'Aa' : m.state === 'FAILED' ? '×' : progress(m)
+          }}</span>
+        </span>
+        <span class="text">
+          <strong>{{ m.name }}</strong>
+          <span v-if="m.state === 'FAILED'" class="warn">{{ m.message }}</span>
+          <span v-else-if="m.kind === 'FONT'" class="quiet">font</span>
+          <span v-else class="quiet">
+            {{ m.width }} × {{ m.height }}{{ m.kind === 'VIDEO' ? ` · ${m.rate} · ${m.frames} frames` : ''
+            }}{{ m.alpha ? ' · alpha' : '' }}
+          </span>
+        </span>
+        <Button v-if="m.state === 'READY' && m.kind !== 'FONT'" size="small" @click="add(m)">Add</Button>
+      </li>
+    </ul>
+    <p v-if="project.media.length === 0" class="quiet">Nothing yet.</p>
+  </Drawer>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  padding: 7px 0;
+  border-bottom: 1px solid var(--line);
+}
+.thumb {
+  display: flex;
+  flex: none;
+  width: 92px;
+  height: 52px;
+  align-items: center;
+  justify-content: center;
+  background: #111;
+}
+.thumb img {
+  max-width: 100%;
+  max-height: 100%;
+}
+.glyph {
+  color: var(--quiet);
+  font-size: 16px;
+}
+.text {
+  display: flex;
+  flex: 1;
+  flex-direction: column;
+  min-width: 0;
+  overflow-wrap: anywhere;
+}
+.quiet {
+  color: var(--quiet);
+}
+.warn {
+  color: var(--warn);
+}
+</style>

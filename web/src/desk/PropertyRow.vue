@@ -1,0 +1,142 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import ColourField from '../fields/ColourField.vue';
+import NumberField from '../fields/NumberField.vue';
+import { useDesk } from '../stores/desk';
+import type { PropertyNow } from '../stores/frames';
+import { useShot } from '../stores/shot';
+import { useView } from '../stores/view';
+
+/** One animatable property of the chosen layer: its key on this frame, and its value. */
+const props = defineProps<{ property: PropertyNow; label?: string; locked: boolean }>();
+const desk = useDesk();
+const shot = useShot();
+const view = useView();
+
+const percent = computed(() => props.property.unit === '%');
+const factor = computed(() => (percent.value ? 100 : 1));
+const step = computed(() => (props.property.unit === '×' ? 0.01 : 1));
+const name = computed(() => props.label ?? props.property.label);
+const pair = computed(() =>
+  props.property.kind === 'point' ? (props.property.value as [number, number]) : undefined,
+);
+const colour = computed(() => props.property.value as unknown as string);
+/** Scale keeps its proportion while both directions are alike. */
+const even = computed(() => props.property.name === 'place.scale' && pair.value?.[0] === pair.value?.[1]);
+
+function change(value: unknown) {
+  return desk.setValue(props.property.name, value);
+}
+
+function withPart(index: 0 | 1, value: number): [number, number] {
+  const v = value / factor.value;
+  const [x, y] = pair.value ?? [0, 0];
+  if (even.value) return [v, v];
+  return index === 0 ? [v, y] : [x, v];
+}
+
+const commit = (value: unknown) => void desk.commit(name.value, change(value));
+const draft = (value: unknown) => desk.draft(change(value));
+
+function toggleKey() {
+  const layer = view.layer;
+  if (!layer) return;
+  const own = desk.ownFrame();
+  void shot.edit(props.property.keyHere ? `Remove key: ${name.value}` : `Add key: ${name.value}`, {
+    edit: props.property.keyHere
+      ? { kind: 'remove-keys', keys: [{ layer, property: props.property.name, at: own }] }
+      : { kind: 'add-key', layer, property: props.property.name, frame: view.frame },
+  });
+}
+</script>
+
+<template>
+  <div class="row">
+    <span class="label">{{ name }}</span>
+    <span v-if="property.kind === 'number'" class="fields">
+      <NumberField
+        :value="(property.value as number) * factor"
+        :label="name"
+        :unit="property.unit"
+        :least="property.least * factor"
+        :most="property.most * factor"
+        :step="step"
+        :disabled="locked"
+        @draft="(v) => draft(v / factor)"
+        @commit="(v) => commit(v / factor)"
+      />
+    </span>
+    <span v-else-if="pair" class="fields">
+      <NumberField
+        v-for="i in [0, 1] as const"
+        :key="i"
+        :value="pair[i] * factor"
+        :label="`${name} ${i === 0 ? 'across' : 'down'}`"
+        :unit="property.unit"
+        :least="property.least * factor"
+        :most="property.most * factor"
+        :disabled="locked"
+        :decimals="1"
+        @draft="(v) => draft(withPart(i, v))"
+        @commit="(v) => commit(withPart(i, v))"
+      />
+    </span>
+    <ColourField
+      v-else-if="property.kind === 'colour'"
+      :value="colour"
+      :label="name"
+      @draft="draft"
+      @commit="commit"
+    />
+    <span v-else class="fields quiet">{{ property.keyed ? 'moves by keys' : 'drawn on the Picture' }}</span>
+    <button
+      class="bare key"
+      :class="{ keyed: property.keyed, here: property.keyHere }"
+      :disabled="locked"
+      :title="property.keyHere ? 'Remove the key on this frame' : 'Put a key on this frame'"
+      :aria-label="`${property.keyHere ? 'Remove key' : 'Add key'}: ${name}`"
+      @click="toggleKey"
+    >
+      <span class="dot"></span>
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.row {
+  display: grid;
+  grid-template-columns: 84px 1fr 24px;
+  gap: 6px;
+  align-items: center;
+  min-height: 27px;
+}
+.label {
+  color: var(--quiet);
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.fields {
+  display: flex;
+  gap: 6px;
+  min-width: 0;
+}
+.quiet {
+  color: var(--quiet);
+}
+.key {
+  padding: 6px;
+}
+.dot {
+  width: 9px;
+  height: 9px;
+  border: 1.5px solid #777;
+  border-radius: 50%;
+}
+.keyed .dot {
+  border-color: var(--accent);
+}
+.here .dot {
+  background: var(--accent);
+}
+</style>

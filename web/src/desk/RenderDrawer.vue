@@ -1,0 +1,120 @@
+<script setup lang="ts">
+import { Button, Drawer, message, Progress, Segmented } from 'ant-design-vue';
+import { computed, ref, watch } from 'vue';
+import { api, type Job } from '../api/client';
+import { useProject } from '../stores/project';
+import { useShot } from '../stores/shot';
+
+const open = defineModel<boolean>('open', { required: true });
+const project = useProject();
+const shot = useShot();
+const output = ref<'H264' | 'PNG'>('H264');
+const renders = computed(() => project.jobs.filter((j) => j.kind === 'RENDER'));
+
+watch(open, (o) => {
+  if (o) void project.refresh();
+});
+
+async function attempt(work: () => Promise<unknown>) {
+  try {
+    await work();
+  } catch (e) {
+    void message.error(e instanceof Error ? e.message : String(e));
+  }
+  await project.refresh();
+}
+
+const start = () => attempt(() => api.render(shot.view?.id ?? '', output.value));
+
+function state(j: Job): string {
+  switch (j.state) {
+    case 'WAITING':
+      return 'waiting';
+    case 'RUNNING':
+      return `frame ${j.done} of ${j.total}${j.secondsLeft === undefined || j.secondsLeft === null ? '' : `, ${j.secondsLeft} s left`}`;
+    case 'DONE':
+      return `${j.total} frames`;
+    case 'CANCELLED':
+      return 'cancelled';
+    default:
+      return j.message;
+  }
+}
+</script>
+
+<template>
+  <Drawer v-model:open="open" title="Render" :width="420" :mask="false">
+    <div class="new">
+      <Segmented
+        v-model:value="output"
+        block
+        :options="[
+          { value: 'H264', label: 'H.264 for the edit' },
+          { value: 'PNG', label: 'PNG frames with alpha' },
+        ]"
+      />
+      <Button type="primary" block @click="start">Render “{{ shot.shot?.name }}” at full size</Button>
+    </div>
+    <ul>
+      <li v-for="j in renders" :key="j.id" data-testid="render" :data-state="j.state">
+        <span class="line">
+          <strong>{{ j.title }}</strong>
+          <span class="quiet">{{ j.output === 'PNG' ? 'PNG frames' : 'H.264' }}</span>
+        </span>
+        <Progress
+          v-if="j.state === 'RUNNING' || j.state === 'WAITING'"
+          :percent="Math.floor((100 * j.done) / Math.max(1, j.total))"
+          size="small"
+        />
+        <span class="line">
+          <span :class="j.state === 'FAILED' ? 'warn' : 'quiet'">{{ state(j) }}</span>
+          <Button
+            v-if="j.state === 'RUNNING' || j.state === 'WAITING'"
+            size="small"
+            @click="attempt(() => api.cancel(j.id))"
+            >Cancel</Button
+          >
+          <Button
+            v-if="j.state === 'FAILED' || j.state === 'CANCELLED'"
+            size="small"
+            @click="attempt(() => api.retry(j.id))"
+            >Try again</Button
+          >
+          <Button v-if="j.hasFile" size="small" :href="`/api/jobs/${j.id}/file`" data-testid="download"
+            >Download</Button
+          >
+        </span>
+      </li>
+    </ul>
+    <p v-if="renders.length === 0" class="quiet">Nothing rendered yet.</p>
+  </Drawer>
+</template>
+
+<style scoped>
+.new {
+  display: grid;
+  gap: 8px;
+  margin-bottom: 14px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  padding: 9px 0;
+  border-top: 1px solid var(--line);
+}
+.line {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  align-items: center;
+}
+.quiet {
+  color: var(--quiet);
+}
+.warn {
+  color: var(--warn);
+}
+</style>

@@ -1,0 +1,317 @@
+<script setup lang="ts">
+import { Input, Segmented, Select, Textarea } from 'ant-design-vue';
+import { computed, ref, watch } from 'vue';
+import { useDesk } from '../stores/desk';
+import { useFrames, type PropertyNow } from '../stores/frames';
+import { useProject } from '../stores/project';
+import { useShot } from '../stores/shot';
+import { useView } from '../stores/view';
+import CutSection from './CutSection.vue';
+import EaseEditor from './EaseEditor.vue';
+import FontPicker from './FontPicker.vue';
+import KindGlyph from './KindGlyph.vue';
+import PropertyRow from './PropertyRow.vue';
+
+const shot = useShot();
+const view = useView();
+const frames = useFrames();
+const desk = useDesk();
+const project = useProject();
+
+const SECTIONS = ['Look', 'Place', 'Cut', 'Blend'] as const;
+const section = ref<(typeof SECTIONS)[number]>('Look');
+const layer = computed(() => shot.find(view.layer));
+const row = computed(() => shot.row(view.layer));
+const locked = computed(() => layer.value?.locked ?? false);
+const properties = computed<PropertyNow[]>(() =>
+  frames.handles && frames.handles.layer === view.layer ? frames.handles.properties : [],
+);
+const starting = (prefix: string) => properties.value.filter((p) => p.name.startsWith(prefix));
+const words = ref('');
+const name = ref('');
+
+watch(
+  layer,
+  (l) => {
+    name.value = l?.name ?? '';
+    words.value = l?.content.kind === 'text' ? l.content.words : '';
+  },
+  { immediate: true },
+);
+
+function wordsChange() {
+  return { patch: [{ op: 'add' as const, path: `${row.value?.pointer}/content/words`, value: words.value }] };
+}
+
+function commitWords() {
+  if (layer.value?.content.kind !== 'text' || layer.value.content.words === words.value) return;
+  const follows = layer.value.name === layer.value.content.words.replace(/\n/g, ' ');
+  const change = wordsChange();
+  if (follows && words.value.trim()) {
+    change.patch.push({
+      op: 'add',
+      path: `${row.value?.pointer}/name`,
+      value: words.value.replace(/\n/g, ' '),
+    });
+  }
+  void desk.commit('Words', change);
+}
+
+function content(field: string, value: unknown, label: string) {
+  void shot.setField(view.layer ?? '', `content/${field}`, value, label);
+}
+
+const BLENDS = [
+  'normal',
+  'multiply',
+  'screen',
+  'overlay',
+  'darken',
+  'lighten',
+  'color-dodge',
+  'color-burn',
+  'hard-light',
+  'soft-light',
+  'difference',
+  'exclusion',
+  'hue',
+  'saturation',
+  'color',
+  'luminosity',
+  'plus-lighter',
+].map((b) => ({ value: b, label: b.replace('-', ' ') }));
+
+const parents = computed(() => [
+  { value: '', label: 'none' },
+  ...shot.list
+    .filter((r) => r.layer.id !== view.layer && r.depth === row.value?.depth)
+    .map((r) => ({ value: r.layer.id, label: r.layer.name })),
+]);
+const media = computed(() => {
+  const c = layer.value?.content;
+  return c?.kind === 'footage' || c?.kind === 'still' ? project.find(c.media) : undefined;
+});
+const chosenKey = computed(() => view.keys[0]);
+</script>
+
+<template>
+  <section class="sheet" aria-label="Sheet of the layer">
+    <template v-if="layer">
+      <div class="head">
+        <KindGlyph :kind="layer.content.kind" />
+        <Input
+          v-model:value="name"
+          class="name"
+          :bordered="false"
+          aria-label="Name of the layer"
+          @keydown.stop
+          @press-enter="($event.target as HTMLInputElement).blur()"
+          @blur="name && name !== layer.name && shot.setField(layer.id, 'name', name, 'Rename')"
+        />
+      </div>
+      <p v-if="locked" class="why">Locked: unlock it in its row to change it.</p>
+      <Segmented v-model:value="section" block :options="[...SECTIONS]" class="sections" />
+      <div class="body">
+        <template v-if="section === 'Look'">
+          <template v-if="layer.content.kind === 'text'">
+            <Textarea
+              v-model:value="words"
+              :rows="2"
+              :disabled="locked"
+              aria-label="Words"
+              @keydown.stop
+              @input="desk.draft(wordsChange())"
+              @blur="commitWords"
+            />
+            <div class="line">
+              <span class="label">Font</span>
+              <FontPicker
+                :value="layer.content.font"
+                :disabled="locked"
+                @choose="(f) => content('font', f, 'Font')"
+              />
+            </div>
+            <div class="line">
+              <span class="label">Aligned</span>
+              <Segmented
+                :value="layer.content.align"
+                :options="['left', 'centre', 'right']"
+                size="small"
+                :disabled="locked"
+                @change="(v) => content('align', v, 'Align')"
+              />
+            </div>
+            <PropertyRow v-for="p in starting('text.')" :key="p.name" :property="p" :locked="locked" />
+          </template>
+          <template v-else-if="layer.content.kind === 'fill'">
+            <div class="line">
+              <span class="label">Kind</span>
+              <span>{{
+                { solid: 'one colour', linear: 'linear gradient', radial: 'radial gradient' }[
+                  layer.content.paint.kind
+                ]
+              }}</span>
+            </div>
+            <PropertyRow v-for="p in starting('fill.')" :key="p.name" :property="p" :locked="locked" />
+            <template v-if="layer.content.paint.kind !== 'solid'">
+              <div v-for="(s, i) in layer.content.paint.stops" :key="i" class="line">
+                <span class="label">Stop at {{ Math.round(s.at * 100) }} %</span>
+                <input
+                  type="color"
+                  :aria-label="`Colour of stop ${i + 1}`"
+                  :value="typeof s.colour === 'string' ? s.colour.slice(0, 7) : '#ffffff'"
+                  :disabled="locked"
+                  @change="
+                    content(`paint/stops/${i}/colour`, ($event.target as HTMLInputElement).value, 'Gradient')
+                  "
+                />
+              </div>
+            </template>
+          </template>
+          <template v-else-if="media">
+            <img class="thumb" :src="`/api/media/${media.id}/thumbnail.png`" :alt="media.name" />
+            <dl>
+              <dt>From</dt>
+              <dd>{{ media.name }}</dd>
+              <dt>Size</dt>
+              <dd>{{ media.width }} × {{ media.height }}{{ media.alpha ? ' with alpha' : '' }}</dd>
+              <template v-if="media.kind === 'VIDEO'">
+                <dt>Length</dt>
+                <dd>{{ media.frames }} frames at {{ media.rate }}</dd>
+              </template>
+            </dl>
+          </template>
+          <p v-else class="why">
+            A group of {{ (layer.content as { layers: unknown[] }).layers.length }} layers. Open it in its row
+            to see them.
+          </p>
+        </template>
+        <template v-else-if="section === 'Place'">
+          <PropertyRow v-for="p in starting('place.')" :key="p.name" :property="p" :locked="locked" />
+          <div class="line">
+            <span class="label">Parent</span>
+            <Select
+              class="grow"
+              size="small"
+              aria-label="Parent"
+              :disabled="locked"
+              :value="layer.parent ?? ''"
+              :options="parents"
+              @change="(v) => shot.setField(layer!.id, 'parent', v || null, 'Parent')"
+            />
+          </div>
+          <button
+            class="bare link"
+            :disabled="locked"
+            :aria-pressed="view.tool === 'anchor'"
+            @click="view.tool = view.tool === 'anchor' ? 'choose' : 'anchor'"
+          >
+            {{
+              view.tool === 'anchor'
+                ? 'Click on the Picture to put the anchor there'
+                : 'Put the anchor elsewhere'
+            }}
+          </button>
+        </template>
+        <CutSection v-else-if="section === 'Cut'" :layer="layer" :properties="properties" :locked="locked" />
+        <template v-else>
+          <div class="line">
+            <span class="label">Blend</span>
+            <Select
+              class="grow"
+              size="small"
+              aria-label="Blend mode"
+              :disabled="locked"
+              :value="layer.blend"
+              :options="BLENDS"
+              @change="(v) => shot.setField(layer!.id, 'blend', v, 'Blend')"
+            />
+          </div>
+          <PropertyRow v-for="p in starting('place.opacity')" :key="p.name" :property="p" :locked="locked" />
+        </template>
+        <EaseEditor v-if="chosenKey" />
+      </div>
+    </template>
+    <div v-else class="empty">
+      <p>Choose a layer in the rows below or on the Picture.</p>
+      <p class="why">
+        A new shot begins with its plate and its words: press “Add” below, or drop a clip on the Picture.
+      </p>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.sheet {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  background: var(--panel);
+  border-right: 1px solid #0c0c0c;
+}
+.head {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  padding: 9px 12px 5px;
+}
+.name {
+  font-weight: 600;
+  padding-left: 2px;
+}
+.sections {
+  margin: 0 12px 8px;
+}
+.body {
+  flex: 1;
+  overflow: auto;
+  padding: 0 12px 12px;
+}
+.line {
+  display: grid;
+  grid-template-columns: 84px 1fr;
+  gap: 6px;
+  align-items: center;
+  min-height: 30px;
+}
+.label,
+dt {
+  color: var(--quiet);
+}
+.grow {
+  min-width: 0;
+}
+.why {
+  margin: 0 12px 8px;
+  color: var(--quiet);
+}
+.body .why {
+  margin: 4px 0;
+}
+.empty {
+  padding: 16px 4px;
+}
+.empty p {
+  margin: 0 12px 10px;
+}
+.thumb {
+  width: 100%;
+  display: block;
+  margin-bottom: 8px;
+  background: #000;
+}
+dl {
+  display: grid;
+  grid-template-columns: 84px 1fr;
+  gap: 4px 6px;
+  margin: 0;
+}
+dd {
+  margin: 0;
+  overflow-wrap: anywhere;
+}
+.link {
+  color: var(--accent);
+  padding-left: 0;
+}
+</style>

@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { Button } from 'ant-design-vue';
+import { RedoOutlined, UndoOutlined } from '@ant-design/icons-vue';
+import { computed } from 'vue';
+import { framesPerSecond } from '../lib/timecode';
+import { useFrames } from '../stores/frames';
+import { useProject } from '../stores/project';
+import { useShot } from '../stores/shot';
+import Wordmark from './Wordmark.vue';
+
+const emit = defineEmits<{ media: []; renders: [] }>();
+const shot = useShot();
+const frames = useFrames();
+const project = useProject();
+
+const format = computed(() => {
+  const s = shot.shot;
+  if (!s) return '';
+  const seconds = Number((s.length / framesPerSecond(s.format.rate)).toFixed(2));
+  return `${s.format.width} × ${s.format.height} · ${s.format.rate} · ${seconds} s`;
+});
+const state = computed(() =>
+  !frames.connected
+    ? 'connecting…'
+    : shot.waiting > 0
+      ? 'saving…'
+      : `saved · revision ${shot.view?.revision ?? 0}`,
+);
+</script>
+
+<template>
+  <header class="bar">
+    <Wordmark />
+    <span class="path">
+      <RouterLink to="/">{{ shot.view?.projectName }}</RouterLink>
+      <span class="quiet">›</span>
+      <strong>{{ shot.shot?.name }}</strong>
+    </span>
+    <span class="format">{{ format }}</span>
+    <span class="spring"></span>
+    <button
+      class="bare"
+      :disabled="!shot.view?.undo"
+      :title="shot.view?.undo ? `Undo: ${shot.view.undo}` : 'Nothing to undo'"
+      aria-label="Undo"
+      @click="shot.undo()"
+    >
+      <UndoOutlined />
+    </button>
+    <button
+      class="bare"
+      :disabled="!shot.view?.redo"
+      :title="shot.view?.redo ? `Redo: ${shot.view.redo}` : 'Nothing to redo'"
+      aria-label="Redo"
+      @click="shot.redo()"
+    >
+      <RedoOutlined />
+    </button>
+    <span class="quiet state" role="status">{{ state }}</span>
+    <Button @click="emit('media')">Media</Button>
+    <Button type="primary" @click="emit('renders')">
+      Render{{ project.busy.length ? ` · ${project.busy.length} at work` : '' }}
+    </Button>
+  </header>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  height: 42px;
+  padding: 0 14px;
+  background: #1b1b1b;
+  border-bottom: 1px solid #0c0c0c;
+}
+.path {
+  display: flex;
+  gap: 7px;
+  margin-left: 10px;
+  white-space: nowrap;
+}
+.path a {
+  color: var(--quiet);
+}
+.format {
+  padding: 1px 10px;
+  border: 1px solid #454545;
+  border-radius: 11px;
+  font-size: 12px;
+  color: #cfcfcf;
+  white-space: nowrap;
+}
+.spring {
+  flex: 1;
+}
+.quiet {
+  color: var(--quiet);
+}
+.state {
+  min-width: 128px;
+  font-size: 12px;
+}
+</style>

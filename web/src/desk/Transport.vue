@@ -1,0 +1,194 @@
+<script setup lang="ts">
+import { Dropdown, Input, Menu, MenuItem } from 'ant-design-vue';
+import {
+  CaretRightOutlined,
+  PauseOutlined,
+  RetweetOutlined,
+  StepBackwardOutlined,
+  StepForwardOutlined,
+  VerticalLeftOutlined,
+  VerticalRightOutlined,
+} from '@ant-design/icons-vue';
+import { computed, ref } from 'vue';
+import { timecode, typedTime } from '../lib/timecode';
+import { useDesk } from '../stores/desk';
+import { useFrames } from '../stores/frames';
+import { usePlayback } from '../stores/playback';
+import { useShot } from '../stores/shot';
+import { useView, type See } from '../stores/view';
+
+const view = useView();
+const shot = useShot();
+const desk = useDesk();
+const frames = useFrames();
+const playback = usePlayback();
+const typed = ref('');
+const typing = ref(false);
+
+const rate = computed(() => shot.shot?.format.rate ?? '24');
+const time = computed(() => timecode(view.frame, rate.value));
+const SEES: Record<See, string> = {
+  picture: 'picture',
+  'on-black': 'on black',
+  'on-checker': 'on checker',
+  matte: 'matte',
+};
+const QUALITIES: [number, string][] = [
+  [1, 'full'],
+  [0.5, '½'],
+  [0.25, '¼'],
+];
+const ZOOMS: ('fit' | number)[] = ['fit', 0.25, 0.5, 1, 2, 4];
+const zoomName = (z: 'fit' | number) => (z === 'fit' ? 'fit' : `${z * 100} %`);
+const quality = computed(() => QUALITIES.find(([s]) => s === view.scale)?.[1] ?? '½');
+
+function go() {
+  const frame = typedTime(typed.value, rate.value, view.frame);
+  if (frame !== undefined) desk.go(frame);
+  typing.value = false;
+}
+
+function type() {
+  typed.value = String(view.frame);
+  typing.value = true;
+}
+</script>
+
+<template>
+  <div class="transport">
+    <button class="bare" aria-label="To the first frame" title="First frame (Home)" @click="desk.go(0)">
+      <VerticalRightOutlined />
+    </button>
+    <button
+      class="bare"
+      aria-label="One frame back"
+      title="One frame back (←)"
+      @click="desk.go(view.frame - 1)"
+    >
+      <StepBackwardOutlined />
+    </button>
+    <button
+      class="bare play"
+      :aria-label="view.playing ? 'Pause' : 'Play'"
+      title="Play (Space)"
+      @click="playback.toggle()"
+    >
+      <PauseOutlined v-if="view.playing" /><CaretRightOutlined v-else />
+    </button>
+    <button
+      class="bare"
+      aria-label="One frame forward"
+      title="One frame forward (→)"
+      @click="desk.go(view.frame + 1)"
+    >
+      <StepForwardOutlined />
+    </button>
+    <button class="bare" aria-label="To the last frame" title="Last frame (End)" @click="desk.go(1e9)">
+      <VerticalLeftOutlined />
+    </button>
+    <button
+      class="bare"
+      :class="{ on: view.loop }"
+      :aria-pressed="view.loop"
+      aria-label="Loop"
+      title="Loop (L)"
+      @click="view.loop = !view.loop"
+    >
+      <RetweetOutlined />
+    </button>
+    <Input
+      v-if="typing"
+      v-model:value="typed"
+      class="typed"
+      size="small"
+      aria-label="Go to time"
+      autofocus
+      @keydown.stop
+      @press-enter="go"
+      @blur="go"
+    />
+    <button
+      v-else
+      class="bare time"
+      aria-label="Time; press to type"
+      title="36, 1.5s, 00:00:01:12, +12"
+      @click="type"
+    >
+      <strong>{{ time }}</strong> <span class="quiet">frame {{ view.frame }}</span>
+    </button>
+    <span v-if="frames.problem" class="warn" role="alert">{{ frames.problem }}</span>
+    <span class="spring"></span>
+    <Dropdown :trigger="['click']">
+      <button class="bare" aria-label="See as"><span class="quiet">See as</span> {{ SEES[view.see] }}</button>
+      <template #overlay>
+        <Menu>
+          <MenuItem v-for="(label, s) in SEES" :key="s" @click="view.see = s">{{ label }}</MenuItem>
+        </Menu>
+      </template>
+    </Dropdown>
+    <Dropdown :trigger="['click']">
+      <button class="bare" aria-label="Quality"><span class="quiet">Quality</span> {{ quality }}</button>
+      <template #overlay>
+        <Menu>
+          <MenuItem v-for="[s, label] in QUALITIES" :key="s" @click="view.scale = s">{{ label }}</MenuItem>
+        </Menu>
+      </template>
+    </Dropdown>
+    <Dropdown :trigger="['click']">
+      <button class="bare" aria-label="Zoom">
+        <span class="quiet">Zoom</span> {{ zoomName(view.zoom) }}
+      </button>
+      <template #overlay>
+        <Menu>
+          <MenuItem v-for="z in ZOOMS" :key="z" @click="view.zoom = z">{{ zoomName(z) }}</MenuItem>
+        </Menu>
+      </template>
+    </Dropdown>
+    <button
+      class="bare"
+      :class="{ on: view.safe }"
+      :aria-pressed="view.safe"
+      title="Title safe"
+      @click="view.safe = !view.safe"
+    >
+      Title safe
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.transport {
+  display: flex;
+  align-items: center;
+  gap: 4px;
+  height: 36px;
+  padding: 0 12px;
+  background: var(--panel);
+  border-top: 1px solid #0c0c0c;
+}
+.play {
+  font-size: 18px;
+}
+.time {
+  gap: 10px;
+  margin-left: 6px;
+}
+.typed {
+  width: 130px;
+}
+.on {
+  color: var(--accent);
+}
+.quiet {
+  color: var(--quiet);
+}
+.spring {
+  flex: 1;
+}
+.warn {
+  color: var(--warn);
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+</style>

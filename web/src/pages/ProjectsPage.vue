@@ -1,0 +1,209 @@
+<script setup lang="ts">
+import { Button, Dropdown, Empty, Input, Menu, MenuItem, message, Modal } from 'ant-design-vue';
+import { MoreOutlined, PlusOutlined } from '@ant-design/icons-vue';
+import { onMounted, ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { api, type Project } from '../api/client';
+import NewShot from '../desk/NewShot.vue';
+import Wordmark from '../desk/Wordmark.vue';
+import { framesPerSecond } from '../lib/timecode';
+
+const router = useRouter();
+const projects = ref<Project[]>([]);
+const loaded = ref(false);
+const naming = ref(false);
+const name = ref('');
+const renamed = ref<Project>();
+const into = ref<Project>();
+
+async function attempt(work: () => Promise<unknown>) {
+  try {
+    await work();
+  } catch (e) {
+    void message.error(e instanceof Error ? e.message : String(e));
+  }
+}
+
+const load = () =>
+  attempt(async () => {
+    projects.value = await api.projects();
+    loaded.value = true;
+  });
+
+async function save() {
+  const project = renamed.value;
+  await attempt(async () => {
+    await (project ? api.renameProject(project.id, name.value) : api.createProject(name.value));
+    naming.value = false;
+  });
+  await load();
+}
+
+function ask(project?: Project) {
+  renamed.value = project;
+  name.value = project?.name ?? '';
+  naming.value = true;
+}
+
+function remove(project: Project) {
+  Modal.confirm({
+    title: `Delete “${project.name}”?`,
+    content: `Its ${project.shots.length} shots and their media go with it. This cannot be undone.`,
+    okText: 'Delete the project',
+    okType: 'danger',
+    onOk: () => attempt(() => api.deleteProject(project.id)).then(load),
+  });
+}
+
+function seconds(length: number, rate: string) {
+  return `${Number((length / framesPerSecond(rate)).toFixed(2))} s`;
+}
+
+onMounted(load);
+</script>
+
+<template>
+  <div class="page">
+    <header>
+      <Wordmark />
+      <Button type="primary" @click="ask()"><PlusOutlined /> New project</Button>
+    </header>
+    <main>
+      <Empty
+        v-if="loaded && projects.length === 0"
+        description="No projects yet. Make one, then its first shot."
+      />
+      <section v-for="p in projects" :key="p.id" class="project">
+        <div class="title">
+          <h2>{{ p.name }}</h2>
+          <span class="quiet">{{ p.shots.length }} {{ p.shots.length === 1 ? 'shot' : 'shots' }}</span>
+          <Dropdown :trigger="['click']">
+            <button class="bare" :aria-label="`More for ${p.name}`"><MoreOutlined /></button>
+            <template #overlay>
+              <Menu>
+                <MenuItem key="rename" @click="ask(p)">Rename…</MenuItem>
+                <MenuItem key="delete" danger @click="remove(p)">Delete…</MenuItem>
+              </Menu>
+            </template>
+          </Dropdown>
+        </div>
+        <div class="reel">
+          <RouterLink v-for="s in p.shots" :key="s.id" :to="`/shots/${s.id}`" class="shot">
+            <span class="frame"
+              ><img :src="`/api/shots/${s.id}/poster.png?r=${s.revision}`" :alt="s.name"
+            /></span>
+            <span class="caption">
+              <strong>{{ s.name }}</strong>
+              <span class="quiet"
+                >{{ s.width }}×{{ s.height }} · {{ s.rate }} · {{ seconds(s.length, s.rate) }}</span
+              >
+            </span>
+          </RouterLink>
+          <button class="shot add" @click="into = p"><PlusOutlined /> New shot</button>
+        </div>
+      </section>
+    </main>
+    <Modal
+      v-model:open="naming"
+      :title="renamed ? 'Rename the project' : 'New project'"
+      ok-text="Save"
+      @ok="save"
+    >
+      <Input v-model:value="name" placeholder="Name" aria-label="Name of the project" @press-enter="save" />
+    </Modal>
+    <NewShot
+      v-if="into"
+      :project="into.id"
+      @close="into = undefined"
+      @made="(id) => router.push(`/shots/${id}`)"
+    />
+  </div>
+</template>
+
+<style scoped>
+.page {
+  height: 100%;
+  overflow: auto;
+}
+header {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  padding: 10px 24px;
+  border-bottom: 1px solid var(--line);
+  background: #1b1b1b;
+}
+main {
+  max-width: 1240px;
+  margin: 0 auto;
+  padding: 24px;
+}
+.project + .project {
+  margin-top: 36px;
+}
+.title {
+  display: flex;
+  align-items: baseline;
+  gap: 12px;
+  margin-bottom: 10px;
+}
+h2 {
+  margin: 0;
+  font-size: 17px;
+  font-weight: 600;
+  color: var(--text);
+}
+.quiet {
+  color: var(--quiet);
+}
+.reel {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(280px, 1fr));
+  gap: 18px;
+}
+.shot {
+  display: flex;
+  flex-direction: column;
+  color: var(--text);
+  text-align: left;
+}
+.frame {
+  display: block;
+  aspect-ratio: 16 / 9;
+  background: #000;
+  overflow: hidden;
+  outline: 1px solid #333;
+}
+.frame img {
+  width: 100%;
+  height: 100%;
+  object-fit: contain;
+  display: block;
+}
+a.shot:hover .frame,
+a.shot:focus-visible .frame {
+  outline: 2px solid var(--accent);
+}
+.caption {
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+  padding: 7px 1px;
+}
+.add {
+  align-items: center;
+  justify-content: center;
+  flex-direction: row;
+  gap: 8px;
+  aspect-ratio: 16 / 9;
+  border: 1px dashed #4a4a4a;
+  background: none;
+  color: var(--quiet);
+  font: inherit;
+  cursor: pointer;
+}
+.add:hover {
+  color: var(--text);
+  border-color: var(--accent);
+}
+</style>

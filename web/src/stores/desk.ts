@@ -1,0 +1,97 @@
+import { defineStore } from 'pinia';
+import { watch } from 'vue';
+import type { Change } from '../api/client';
+import { useFrames } from './frames';
+import { useShot } from './shot';
+import { useView } from './view';
+
+/** Ties the shot, the view and the frames together: what is looked at is asked for; a drag is a draft until it ends. */
+export const useDesk = defineStore('desk', () => {
+  const shot = useShot();
+  const view = useView();
+  const frames = useFrames();
+  let draftWaiting: Change | undefined;
+  let drafting = false;
+
+  function ask(draft?: Change) {
+    frames.show({ frame: view.frame, scale: view.scale, see: view.see, layer: view.layer, draft });
+  }
+
+  function open(id: string) {
+    void shot.load(id).then(() => {
+      frames.connect(
+        id,
+        (revision) => void shot.announced(revision),
+        () => {
+          frames.askKeys(view.scale, view.see);
+          ask();
+        },
+      );
+    });
+  }
+
+  function close() {
+    view.playing = false;
+    frames.close();
+  }
+
+  watch(
+    () => [view.frame, view.layer] as const,
+    () => {
+      if (!view.playing && !drafting) ask();
+    },
+  );
+  watch(
+    () => [shot.view?.revision, view.scale, view.see] as const,
+    () => {
+      frames.askKeys(view.scale, view.see);
+      ask();
+    },
+  );
+
+  /** Shows a change without keeping it; at most one for each picture of the screen. */
+  function draft(change: Change) {
+    drafting = true;
+    const first = draftWaiting === undefined;
+    draftWaiting = change;
+    if (first) {
+      requestAnimationFrame(() => {
+        if (draftWaiting) ask(draftWaiting);
+        draftWaiting = undefined;
+      });
+    }
+  }
+
+  /** Ends a drag: the change is kept, as one step. */
+  async function commit(label: string, change: Change): Promise<boolean> {
+    draftWaiting = undefined;
+    const done = await shot.edit(label, change);
+    drafting = false;
+    if (!done) ask();
+    return done;
+  }
+
+  /** Ends a drag that changes nothing. */
+  function drop() {
+    draftWaiting = undefined;
+    drafting = false;
+    ask();
+  }
+
+  function setValue(property: string, value: unknown): Change {
+    return { edit: { kind: 'set-value', layer: view.layer, property, frame: view.frame, value } };
+  }
+
+  /** The chosen layer's own time on the frame that is looked at. */
+  function ownFrame(): number {
+    const row = shot.row(view.layer);
+    return row ? view.frame - row.shift - row.layer.span.in + row.layer.span.offset : view.frame;
+  }
+
+  function go(frame: number) {
+    const last = (shot.shot?.length ?? 1) - 1;
+    view.frame = Math.min(last, Math.max(0, Math.round(frame)));
+  }
+
+  return { open, close, ask, draft, commit, drop, setValue, ownFrame, go };
+});

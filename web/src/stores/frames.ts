@@ -1,0 +1,233 @@
+import { defineStore } from 'pinia';
+import { ref, shallowRef } from 'vue';
+import type { Change } from '../api/client';
+import type { See } from './view';
+
+export type Pair = [number, number];
+
+/** One property of the chosen layer, as the engine sees it on the frame that is shown. */
+export interface PropertyNow {
+  name: string;
+  label: string;
+  kind: 'number' | 'point' | 'colour' | 'path';
+  unit: string;
+  least: number;
+  most: number;
+  keyed: boolean;
+  keyHere: boolean;
+  value?: number | Pair | string | number[];
+}
+
+export interface Handles {
+  layer: string;
+  exists: boolean;
+  ownFrame: number;
+  corners: Pair[];
+  anchor: Pair;
+  masks: { id: string; knots: [Pair, Pair, Pair][] }[];
+  properties: PropertyNow[];
+}
+
+interface Header {
+  seq: number;
+  revision: number;
+  frame: number;
+  key: string;
+  width: number;
+  height: number;
+  draft: boolean;
+  ahead: boolean;
+  ms: number;
+  snap?: { x?: number; y?: number };
+  handles?: Handles;
+}
+
+export interface Wish {
+  frame: number;
+  scale: number;
+  see: See;
+  layer?: string;
+  draft?: Change;
+}
+
+const KEPT_BYTES = 640e6;
+
+/** The line to the frame service: asks for frames, keeps those that are still true, and says what arrived. */
+export const useFrames = defineStore('frames', () => {
+  const shown = shallowRef<ImageData>();
+  const shownFrame = ref(-1);
+  const handles = shallowRef<Handles>();
+  const snap = shallowRef<{ x?: number; y?: number }>();
+  const problem = ref('');
+  const connected = ref(false);
+  const keys = shallowRef<string[]>([]);
+  const ready = shallowRef<Set<number>>(new Set());
+  const lastMs = ref(0);
+
+  const kept = new Map<string, ImageData>();
+  let bytes = 0;
+  let socket: WebSocket | undefined;
+  let seq = 0;
+  let keysSeq = 0;
+  let shownKey = '';
+  let onRevision: (revision: number) => void = () => undefined;
+  let onOpen: () => void = () => undefined;
+  const picks = new Map<number, (layer: string | undefined) => void>();
+  let closing = false;
+
+  function connect(shot: string, revision: (r: number) => void, open: () => void) {
+    closing = false;
+    onRevision = revision;
+    onOpen = open;
+    const scheme = location.protocol === 'https:' ? 'wss' : 'ws';
+    socket = new WebSocket(`${scheme}://${location.host}/ws/frames/${shot}`);
+    socket.binaryType = 'arraybuffer';
+    socket.onopen = () => {
+      connected.value = true;
+      onOpen();
+    };
+    socket.onmessage = (e: MessageEvent<string | ArrayBuffer>) => {
+      if (typeof e.data === 'string') told(JSON.parse(e.data) as Record<string, unknown>);
+      else arrived(e.data);
+    };
+    socket.onclose = () => {
+      connected.value = false;
+      if (!closing) setTimeout(() => connect(shot, revision, open), 800);
+    };
+  }
+
+  function close() {
+    closing = true;
+    socket?.close();
+    kept.clear();
+    bytes = 0;
+    shown.value = undefined;
+    handles.value = undefined;
+    keys.value = [];
+    ready.value = new Set();
+  }
+
+  function send(message: object) {
+    if (socket?.readyState === WebSocket.OPEN) socket.send(JSON.stringify(message));
+  }
+
+  /** Wishes for a frame; a newer wish takes the place of this one. A frame that is known is shown at once. */
+  function show(wish: Wish) {
+    const key = wish.draft ? undefined : keys.value[wish.frame];
+    const known = key === undefined ? undefined : kept.get(key);
+    if (known && key !== undefined) paint(known, key, wish.frame);
+    seq++;
+    send({ type: 'show', seq, ...wish, have: known ? key : shownKey });
+  }
+
+  /** Shows a frame that is kept, without asking. */
+  function showKept(frame: number): boolean {
+    const key = keys.value[frame];
+    const known = key === undefined ? undefined : kept.get(key);
+    if (!known || key === undefined) return false;
+    paint(known, key, frame);
+    return true;
+  }
+
+  function askKeys(scale: number, see: See) {
+    keysSeq = ++seq;
+    send({ type: 'keys', seq, scale, see });
+  }
+
+  /** Asks for those of the frames that are not kept, in this order. */
+  function ahead(frames: number[], scale: number, see: See) {
+    const missing = frames.filter((f) => !ready.value.has(f));
+    send({ type: 'ahead', seq: 0, frames: missing, scale, see });
+  }
+
+  function pick(x: number, y: number, frame: number): Promise<string | undefined> {
+    return new Promise((resolve) => {
+      seq++;
+      picks.set(seq, resolve);
+      send({ type: 'pick', seq, x, y, frame });
+    });
+  }
+
+  function paint(image: ImageData, key: string, frame: number) {
+    shown.value = image;
+    shownKey = key;
+    shownFrame.value = frame;
+  }
+
+  function told(m: Record<string, unknown>) {
+    if (m.type === 'revision') {
+      onRevision(m.revision as number);
+    } else if (m.type === 'keys' && m.seq === keysSeq) {
+      keys.value = m.keys as string[];
+      count();
+    } else if (m.type === 'picked') {
+      picks.get(m.seq as number)?.(m.layer as string | undefined);
+      picks.delete(m.seq as number);
+    } else if (m.type === 'problem') {
+      problem.value = m.detail as string;
+    }
+  }
+
+  function arrived(data: ArrayBuffer) {
+    const length = new DataView(data).getUint32(0);
+    const header = JSON.parse(new TextDecoder().decode(new Uint8Array(data, 4, length))) as Header;
+    const body = new Uint8ClampedArray(data, 4 + length);
+    let image = kept.get(header.key);
+    if (body.length > 0) {
+      image = new ImageData(body, header.width, header.height);
+      keep(header.key, image);
+    }
+    if (header.ahead) return;
+    if (header.seq !== seq && !header.draft) return;
+    problem.value = '';
+    lastMs.value = header.ms;
+    snap.value = header.snap;
+    handles.value = header.handles;
+    if (image) paint(image, header.key, header.frame);
+  }
+
+  function keep(key: string, image: ImageData) {
+    if (!kept.has(key)) bytes += image.data.length;
+    kept.set(key, image);
+    for (const [oldest, old] of kept) {
+      if (bytes <= KEPT_BYTES) break;
+      if (oldest === key) continue;
+      kept.delete(oldest);
+      bytes -= old.data.length;
+    }
+    count();
+  }
+
+  let counting = false;
+  /** Which frames are there; worked out at most once a tick, since frames come in quick succession. */
+  function count() {
+    if (counting) return;
+    counting = true;
+    requestAnimationFrame(() => {
+      counting = false;
+      ready.value = new Set(keys.value.flatMap((k, i) => (kept.has(k) ? [i] : [])));
+    });
+  }
+
+  const has = (frame: number) => kept.has(keys.value[frame] ?? '');
+
+  return {
+    shown,
+    shownFrame,
+    handles,
+    snap,
+    problem,
+    connected,
+    keys,
+    ready,
+    lastMs,
+    connect,
+    close,
+    show,
+    showKept,
+    askKeys,
+    ahead,
+    pick,
+    has,
+  };
+});
