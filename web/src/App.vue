@@ -14,5 +14,7 @@ import { theme } from './style/theme';
 <style scoped>
 .app {
   height: 100%;
+  font: inherit;
+  font-variant-numeric: inherit;
 }
 </style>

@@ -19,13 +19,7 @@ const format = computed(() => {
   const seconds = Number((s.length / framesPerSecond(s.format.rate)).toFixed(2));
   return `${s.format.width} × ${s.format.height} · ${s.format.rate} · ${seconds} s`;
 });
-const state = computed(() =>
-  !frames.connected
-    ? 'connecting…'
-    : shot.waiting > 0
-      ? 'saving…'
-      : `saved · revision ${shot.view?.revision ?? 0}`,
-);
+const state = computed(() => (!frames.connected ? 'connecting…' : shot.waiting > 0 ? 'saving…' : 'saved'));
 </script>
 
 <template>
@@ -98,7 +92,7 @@ const state = computed(() =>
   color: var(--quiet);
 }
 .state {
-  min-width: 128px;
+  min-width: 72px;
   font-size: 12px;
 }
 </style>

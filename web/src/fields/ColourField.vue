@@ -38,6 +38,7 @@ function typed(e: Event) {
 .colour {
   display: flex;
   flex: 1;
+  min-width: 0;
   gap: 6px;
 }
 input[type='color'] {
@@ -51,6 +52,7 @@ input[type='color'] {
 }
 .hex {
   flex: 1;
+  width: 0;
   min-width: 0;
   border: 0;
   border-radius: 4px;

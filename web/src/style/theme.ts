@@ -2,7 +2,7 @@ import { theme as ant } from 'ant-design-vue';
 
 /** Greys without a tint, one accent, one warning: colour is judged on this screen. */
 export const theme = {
-  algorithm: [ant.darkAlgorithm, ant.compactAlgorithm],
+  algorithm: ant.darkAlgorithm,
   token: {
     colorPrimary: '#4fb39f',
     colorError: '#d96a5b',
@@ -15,6 +15,8 @@ export const theme = {
     borderRadius: 4,
     fontFamily: 'Inter, sans-serif',
     fontSize: 13,
+    controlHeight: 28,
+    controlHeightSM: 24,
     wireframe: false,
   },
 };

@@ -9,12 +9,20 @@ import jakarta.json.JsonReader;
 import jakarta.json.JsonString;
 import jakarta.json.JsonValue;
 import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
+import javax.imageio.stream.ImageInputStream;
 
 /**
  * What a file of moving or still pictures holds.
@@ -71,6 +79,12 @@ public record Probe(
             w = h;
             h = swap;
         }
+        if (w < 1 && still) {
+            // ffprobe gives up on sides that it finds too large; the header still tells them.
+            int[] sides = headerSides(file);
+            w = sides[0];
+            h = sides[1];
+        }
         size(w, h);
         long frames = still ? 1 : number(s, "nb_read_packets");
         if (frames < 1) {
@@ -120,8 +134,39 @@ public record Probe(
         try (JsonReader reader = Json.createReader(new ByteArrayInputStream(Tool.run(command, LIMIT, 1 << 20)))) {
             return reader.readObject();
         } catch (MediaException e) {
-            throw new MediaException(plain(e.getMessage()), e);
+            throw new MediaException(
+                    startsAsFilm(file) ? plain(e.getMessage()) : "This is not a video or a picture that can be read.",
+                    e);
         }
+    }
+
+    /** Whether an MP4 or QuickTime file begins as one; ffprobe blames a missing index for any file of that name. */
+    private static boolean startsAsFilm(Path file) {
+        String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
+        if (!name.matches(".*\\.(mp4|mov|m4v|part)")) {
+            return true;
+        }
+        try (InputStream in = Files.newInputStream(file)) {
+            String head = new String(in.readNBytes(8), StandardCharsets.ISO_8859_1);
+            return head.length() == 8
+                    && List.of("ftyp", "moov", "mdat", "free", "skip", "wide").contains(head.substring(4));
+        } catch (IOException e) {
+            return true;
+        }
+    }
+
+    private static int[] headerSides(Path file) {
+        try (ImageInputStream in = ImageIO.createImageInputStream(file.toFile())) {
+            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
+            if (readers.hasNext()) {
+                ImageReader reader = readers.next();
+                reader.setInput(in);
+                return new int[] {reader.getWidth(0), reader.getHeight(0)};
+            }
+        } catch (IOException e) {
+            throw new MediaException("This is not a video or a picture that can be read.", e);
+        }
+        return new int[2];
     }
 
     /** ffmpeg's words as a sentence that helps. */

@@ -16,9 +16,7 @@ import org.springframework.web.bind.annotation.RestController;
 public class Api {
     @Bean
     OpenAPI description() {
-        return new OpenAPI()
-                .info(new Info().title("Aperta").version("1"))
-                .servers(List.of(new Server().url("/")));
+        return new OpenAPI().info(new Info().title("Aperta").version("1")).servers(List.of(new Server().url("/")));
     }
 
     /** The JSON Schema of a shot. */

@@ -1,0 +1,311 @@
+package aperta.media.ffmpeg;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import aperta.core.geometry.Affine;
+import aperta.core.picture.Bands;
+import aperta.core.picture.Picture;
+import aperta.core.picture.Region;
+import aperta.core.picture.Sampler;
+import aperta.core.picture.Scratch;
+import aperta.core.shot.Format;
+import aperta.core.time.Rate;
+import aperta.media.footage.Clip;
+import aperta.media.footage.ClipSources;
+import aperta.media.footage.Proxy;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class FootageTest {
+    @TempDir
+    Path folder;
+
+    private static List<byte[]> all(Path file, Probe probe, int level) {
+        List<byte[]> frames = new ArrayList<>();
+        try (FrameReader reader = new FrameReader(file, probe, level, 0)) {
+            for (Optional<byte[]> f = reader.next(); f.isPresent(); f = reader.next()) {
+                frames.add(f.get());
+            }
+        }
+        return frames;
+    }
+
+    /** Any frame asked for by number is the frame that reading from the start comes to. */
+    @ParameterizedTest
+    @CsvSource({
+        "h264.mp4, 24, '-c:v libx264 -bf 3 -g 48 -pix_fmt yuv420p'",
+        "drop.mov, 30000/1001, '-c:v libx264 -pix_fmt yuv420p'",
+        "prores.mov, 25, '-c:v prores_ks -profile:v 3'",
+        "vp9.webm, 24000/1001, '-c:v libvpx-vp9 -deadline realtime -cpu-used 8'",
+        "mjpeg.avi, 25, '-c:v mjpeg -q:v 3'",
+    })
+    void framesComeByNumber(String name, String rate, String codec) {
+        Path file = Clips.moving(folder.resolve(name), "160x90", rate, 75, codec.split(" "));
+        Probe probe = Probe.of(file);
+        assertThat(probe.rate()).isEqualTo(Rate.parse(rate));
+        assertThat(probe.frames()).isEqualTo(75);
+        List<byte[]> inOrder = all(file, probe, 1);
+        assertThat(inOrder).hasSize(75);
+        try (ClipSources sources = new ClipSources(id -> Optional.of(new Clip("c", file, probe, Optional.empty())))) {
+            for (long n : new long[] {40, 41, 3, 74, 0, 52, 49}) {
+                Picture ours = paint(sources.frame("c", n, 1), 160, 90);
+                Picture expected = paint(FrameReader.pixels(probe, 1, inOrder.get((int) n)), 160, 90);
+                assertThat(rgb(ours)).as("frame %d of %s", n, name).isEqualTo(rgb(expected));
+            }
+        }
+    }
+
+    /** Footage of a real camera, from a Debian package: frames by number there too. */
+    @Test
+    void aRealCamerasFramesComeByNumber() {
+        Path file = Path.of("/usr/share/doc/opencv-doc/examples/data/vtest.avi");
+        Probe probe = Probe.of(file);
+        assertThat(probe.width()).isEqualTo(768);
+        List<byte[]> inOrder = all(file, probe, 2);
+        assertThat((long) inOrder.size()).isEqualTo(probe.frames());
+        for (int n : new int[] {100, 3, 411, 700}) {
+            try (FrameReader reader = new FrameReader(file, probe, 2, n)) {
+                assertThat(Arrays.equals(reader.next().orElseThrow(), inOrder.get(n)))
+                        .as("frame %d", n)
+                        .isTrue();
+            }
+        }
+    }
+
+    @Test
+    void theProxyHoldsTheVerySamplesOfTheOriginal() throws IOException {
+        Path file = Clips.moving(folder.resolve("c.mp4"), "162x91", "24", 30, "-c:v", "libx264", "-pix_fmt", "yuv444p");
+        Path even = Clips.moving(folder.resolve("d.mp4"), "162x90", "24", 30, "-c:v", "libx264", "-pix_fmt", "yuv420p");
+        for (Path f : List.of(file, even)) {
+            Probe probe = Probe.of(f);
+            Path proxy = folder.resolve("half");
+            assertThat(Proxy.make(f, probe, proxy, n -> {}, () -> false)).isEqualTo(30);
+            List<byte[]> direct = all(f, probe, 2);
+            try (ClipSources with = new ClipSources(id -> Optional.of(new Clip("c", f, probe, Optional.of(proxy))))) {
+                for (int n : new int[] {29, 0, 17}) {
+                    assertThat(rgb(paint(with.frame("c", n, 2), 81, 45)))
+                            .isEqualTo(rgb(paint(FrameReader.pixels(probe, 2, direct.get(n)), 81, 45)));
+                }
+            }
+            Files.delete(proxy);
+        }
+    }
+
+    @Test
+    void alphaComesThroughFromVp9AndPng() {
+        Path clip = Clips.make(
+                folder.resolve("a.webm"),
+                "-f",
+                "lavfi",
+                "-i",
+                "color=c=red@0.5:s=64x64:r=24,format=yuva420p",
+                "-frames:v",
+                "5",
+                "-c:v",
+                "libvpx-vp9",
+                "-pix_fmt",
+                "yuva420p",
+                "-auto-alt-ref",
+                "0");
+        Path still = Clips.make(
+                folder.resolve("a.png"), "-f", "lavfi", "-i", "color=c=red@0.5:s=64x64,format=rgba", "-frames:v", "1");
+        for (Path f : List.of(clip, still)) {
+            Probe probe = Probe.of(f);
+            assertThat(probe.alpha()).as(f.toString()).isTrue();
+            try (ClipSources s = new ClipSources(id -> Optional.of(new Clip("c", f, probe, Optional.empty())))) {
+                float[] p = paint(s.frame("c", 0, 1), 64, 64).at(30, 30);
+                assertThat(p[3]).isCloseTo(0.5f, within(0.02f));
+                assertThat(p[0]).isCloseTo(0.5f, within(0.03f));
+            }
+        }
+        assertThat(Probe.of(still).still()).isTrue();
+        assertThat(Probe.of(clip).still()).isFalse();
+    }
+
+    @Test
+    void jpegAndWebpAreStills() {
+        for (String ending : List.of("jpg", "webp")) {
+            Path file = Clips.make(
+                    folder.resolve("s." + ending), "-f", "lavfi", "-i", "color=c=0x1b6fa0:s=64x48", "-frames:v", "1");
+            Probe probe = Probe.of(file);
+            assertThat(probe.still()).isTrue();
+            try (ClipSources s = new ClipSources(id -> Optional.of(new Clip("c", file, probe, Optional.empty())))) {
+                float[] p = paint(s.frame("c", 0, 1), 64, 48).at(20, 20);
+                assertThat(p[0] * 255).isCloseTo(0x1b, within(4f));
+                assertThat(p[2] * 255).isCloseTo(0xa0, within(4f));
+            }
+        }
+    }
+
+    private static Picture paint(aperta.core.picture.Pixels pixels, int w, int h) {
+        Picture p = new Picture(new Region(0, 0, w, h));
+        new Sampler(pixels, Affine.IDENTITY).paint(p, new Scratch());
+        return p;
+    }
+
+    private static byte[] rgb(Picture p) {
+        return aperta.core.picture.Bytes.rgba(p, p.domain(), 0, aperta.core.picture.Bytes.See.PICTURE, Bands.IN_TURN);
+    }
+
+    /** What is written is read back by ffmpeg itself, as other programs read it, and by us. */
+    @Test
+    void h264IsTaggedAndKeepsItsColours() throws IOException {
+        Format format = new Format(128, 64, Rate.of(24));
+        Region frame = new Region(0, 0, 128, 64);
+        Picture p = new Picture(frame);
+        p.fill(200 / 255f, 30 / 255f, 60 / 255f, 1);
+        Path file = folder.resolve("out.mp4");
+        try (H264Writer writer = new H264Writer(file, format, "medium", 12, Bands.IN_TURN)) {
+            for (int n = 0; n < 12; n++) {
+                writer.write(p, n);
+            }
+            writer.finish();
+        }
+        String said = new String(
+                Tool.run(
+                        List.of(
+                                "ffprobe",
+                                "-v",
+                                "error",
+                                "-count_frames",
+                                "-show_entries",
+                                "stream=codec_name,pix_fmt,color_range,color_space,color_transfer,color_primaries,nb_read_frames",
+                                "-of",
+                                "default=nw=1",
+                                file.toString()),
+                        java.time.Duration.ofSeconds(20),
+                        10_000),
+                java.nio.charset.StandardCharsets.UTF_8);
+        assertThat(said.lines())
+                .contains(
+                        "codec_name=h264",
+                        "pix_fmt=yuv420p",
+                        "color_range=tv",
+                        "color_space=bt709",
+                        "color_transfer=bt709",
+                        "color_primaries=bt709",
+                        "nb_read_frames=12");
+        byte[] theirs = Tool.run(
+                List.of(
+                        "ffmpeg",
+                        "-v",
+                        "error",
+                        "-i",
+                        file.toString(),
+                        "-frames:v",
+                        "1",
+                        "-sws_flags",
+                        "accurate_rnd+full_chroma_int",
+                        "-f",
+                        "rawvideo",
+                        "-pix_fmt",
+                        "rgb24",
+                        "pipe:1"),
+                java.time.Duration.ofSeconds(20),
+                1 << 20);
+        int at = (32 * 128 + 64) * 3;
+        assertThat(theirs[at] & 0xff).isCloseTo(200, within(2));
+        assertThat(theirs[at + 1] & 0xff).isCloseTo(30, within(2));
+        assertThat(theirs[at + 2] & 0xff).isCloseTo(60, within(2));
+        float[] ours = paint(
+                        FrameReader.pixels(
+                                Probe.of(file), 1, all(file, Probe.of(file), 1).get(3)),
+                        128,
+                        64)
+                .at(64, 32);
+        // A step of luma and one of chroma, since the samples are dithered.
+        assertThat(ours[0] * 255).isCloseTo(200, within(3.2f));
+        // With faststart the index comes before the samples.
+        String head = new String(Files.readAllBytes(file), java.nio.charset.StandardCharsets.ISO_8859_1);
+        assertThat(head.indexOf("moov")).isBetween(0, head.indexOf("mdat"));
+    }
+
+    @Test
+    void oddSidesAreRefusedForH264() {
+        assertThatThrownBy(() -> new H264Writer(
+                        folder.resolve("x.mp4"), new Format(101, 64, Rate.of(24)), "medium", 16, Bands.IN_TURN))
+                .hasMessageContaining("even width and height, not 101 × 64");
+    }
+
+    @Test
+    void badFilesAreRefusedPlainly() throws IOException {
+        Path text = Files.writeString(folder.resolve("notes.mp4"), "These are words, not a film.\n".repeat(50));
+        assertThatThrownBy(() -> Probe.of(text)).hasMessage("This is not a video or a picture that can be read.");
+
+        Path good =
+                Clips.moving(folder.resolve("good.mp4"), "320x180", "24", 96, "-c:v", "libx264", "-pix_fmt", "yuv420p");
+        byte[] bytes = Files.readAllBytes(good);
+        Path cut = Files.write(folder.resolve("cut.mp4"), Arrays.copyOf(bytes, bytes.length / 2));
+        assertThatThrownBy(() -> Probe.of(cut)).hasMessageContaining("cut off or damaged");
+
+        Path fast =
+                Clips.make(folder.resolve("fast.mp4"), "-i", good.toString(), "-c", "copy", "-movflags", "+faststart");
+        byte[] index = Files.readAllBytes(fast);
+        Path half = Files.write(folder.resolve("half.mp4"), Arrays.copyOf(index, index.length * 6 / 10));
+        assertThatThrownBy(() -> {
+                    Probe probe = Probe.of(half);
+                    Proxy.make(half, probe.withFrames(96), folder.resolve("p"), n -> {}, () -> false);
+                })
+                .hasMessageContaining("damaged");
+
+        Path list = Files.writeString(
+                folder.resolve("list.mp4"), "#EXTM3U\n#EXTINF:5,\n" + good.toAbsolutePath() + "\n#EXT-X-ENDLIST\n");
+        assertThatThrownBy(() -> Probe.of(list))
+                .as("a list may not lead to other files")
+                .isInstanceOf(MediaException.class);
+
+        Path silent = Clips.make(folder.resolve("s.wav"), "-f", "lavfi", "-i", "sine=d=1");
+        assertThatThrownBy(() -> Probe.of(silent)).isInstanceOf(MediaException.class);
+    }
+
+    /** A PNG whose header says 40 000 × 40 000: refused by its header, before anything is unpacked. */
+    @Test
+    void enormousPicturesAreRefusedByTheirHeader() throws IOException {
+        Path small = Clips.make(folder.resolve("e.png"), "-f", "lavfi", "-i", "color=s=16x16", "-frames:v", "1");
+        byte[] png = Files.readAllBytes(small);
+        java.nio.ByteBuffer b = java.nio.ByteBuffer.wrap(png);
+        b.putInt(16, 40_000).putInt(20, 40_000);
+        java.util.zip.CRC32 crc = new java.util.zip.CRC32();
+        crc.update(png, 12, 17);
+        b.putInt(29, (int) crc.getValue());
+        Path huge = Files.write(folder.resolve("huge.png"), png);
+        assertThatThrownBy(() -> Probe.of(huge)).hasMessageContaining("too large: 40000 × 40000");
+    }
+
+    @Test
+    void aSequenceBecomesAClipWithoutLoss() throws IOException {
+        Clips.moving(folder.resolve("f%03d.png"), "64x36", "24", 6, "-pix_fmt", "rgb24");
+        List<Sequence.Picture> pictures = new ArrayList<>();
+        List<byte[]> expected = new ArrayList<>();
+        for (int i = 6; i >= 1; i--) {
+            Path f = folder.resolve(String.format("f%03d.png", i));
+            expected.add(0, all(f, Probe.of(f), 1).get(0));
+            pictures.add(new Sequence.Picture("smoke." + (1000 + i) + ".png", f));
+        }
+        Path clip = folder.resolve("seq.mkv");
+        assertThat(Sequence.join(pictures, Rate.of(25), clip)).isEqualTo("smoke");
+        Probe probe = Probe.of(clip);
+        assertThat(probe.rate()).isEqualTo(Rate.of(25));
+        List<byte[]> got = all(clip, probe, 1);
+        assertThat(got).hasSize(6);
+        for (int i = 0; i < 6; i++) {
+            assertThat(got.get(i)).isEqualTo(expected.get(i));
+        }
+        assertThatThrownBy(() -> Sequence.join(
+                        List.of(new Sequence.Picture("a.1.png", clip), new Sequence.Picture("a.3.png", clip)),
+                        Rate.of(25),
+                        folder.resolve("x.mkv")))
+                .hasMessageContaining("gap between 1 and 3");
+    }
+}

@@ -1,0 +1,98 @@
+import { describe, expect, it } from 'vitest';
+import type { Shot } from '../src/api/client';
+import { keyed, rows } from '../src/lib/layers';
+import { sum } from '../src/lib/sum';
+import { timecode, typedTime } from '../src/lib/timecode';
+import { together } from '../src/stores/project';
+
+describe('typed sums', () => {
+  it.each([
+    ['1920/2', 960],
+    ['1920/2 - 20', 940],
+    ['-(3+4)*2', -14],
+    ['12,5', 12.5],
+    ['2−5', -3],
+    ['.5', 0.5],
+  ])('%s', (text, value) => expect(sum(text)).toBe(value));
+
+  it.each(['', 'abc', '1/0', '2+', '(1', '1 2 3x', '1)'])('%s is none', (text) =>
+    expect(sum(text)).toBeUndefined(),
+  );
+});
+
+describe('typed times', () => {
+  it('are frames, seconds or timecode, from here with a sign', () => {
+    expect(typedTime('36', '24', 10)).toBe(36);
+    expect(typedTime('1.5s', '24', 10)).toBe(36);
+    expect(typedTime('00:00:01:12', '24', 10)).toBe(36);
+    expect(typedTime('+12', '24', 10)).toBe(22);
+    expect(typedTime('-0.5s', '24', 36)).toBe(24);
+    expect(typedTime('soon', '24', 0)).toBeUndefined();
+  });
+
+  it('show hours, minutes, seconds and frames', () => {
+    expect(timecode(36, '24')).toBe('00:00:01:12');
+    expect(timecode(90_000, '25')).toBe('01:00:00:00');
+    expect(timecode(30, '30000/1001')).toBe('00:00:01:00');
+    expect(timecode(-1, '24')).toBe('-00:00:00:01');
+  });
+});
+
+const layer = (id: string, content: object, extra: object = {}) => ({
+  id,
+  name: id,
+  content,
+  span: { in: 0, length: 10, offset: 0 },
+  place: { anchor: [0, 0], position: [0, 0], scale: [1, 1], rotation: 0, opacity: 1 },
+  masks: [],
+  ...extra,
+});
+
+describe('rows', () => {
+  const shot = {
+    layers: [
+      layer(
+        'g',
+        { kind: 'group', layers: [layer('a', { kind: 'footage', media: 'm' })] },
+        { span: { in: 5, length: 9, offset: 2 } },
+      ),
+      layer('b', { kind: 'footage', media: 'm' }),
+    ],
+  } as unknown as Shot;
+
+  it('name where each layer lies in the document', () => {
+    expect(rows(shot, () => false).map((r) => r.pointer)).toEqual(['/layers/0', '/layers/1']);
+    const open = rows(shot, () => true);
+    expect(open.map((r) => r.pointer)).toEqual(['/layers/0', '/layers/0/content/layers/0', '/layers/1']);
+    expect(open[1]).toMatchObject({ depth: 1, shift: 3 });
+  });
+});
+
+describe('keyed properties', () => {
+  it('are found in the place, the content and the masks', () => {
+    const moving = { rest: 0, keys: [{ at: 3, value: 1, ease: 'hold' }] };
+    const l = layer(
+      't',
+      { kind: 'text', words: 'x', edgeWidth: moving },
+      {
+        masks: [{ id: 'm', name: 'Mask 1', path: moving, feather: 0, opacity: 1 }],
+      },
+    );
+    const found = keyed(l as never);
+    expect(found.map((p) => p.name)).toEqual(['text.edgeWidth', 'mask.m.path']);
+    expect(found.map((p) => p.label)).toEqual(['edge width', 'Mask 1 path']);
+  });
+});
+
+describe('dropped files', () => {
+  it('with numbers in one name are a sequence', () => {
+    const file = (name: string) => new File(['x'], name);
+    const parts = together([
+      file('smoke.0001.png'),
+      file('smoke.0002.png'),
+      file('clip.mp4'),
+      file('clip2.mp4'),
+    ]);
+    expect(parts.map((p) => p.length)).toEqual([2, 1, 1]);
+  });
+});
