@@ -1,0 +1,340 @@
+package aperta.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import aperta.media.cli.CommandLine;
+import aperta.media.json.ShotJson;
+import jakarta.json.Json;
+import jakarta.json.JsonArray;
+import jakarta.json.JsonObject;
+import jakarta.json.JsonStructure;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.io.StringReader;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** The API over real HTTP, with the real database. */
+@SpringBootTest(
+        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+        properties = {"aperta.data=${java.io.tmpdir}/aperta-api-test", "aperta.demo="})
+class ApiTest {
+    private final HttpClient http = HttpClient.newHttpClient();
+
+    @LocalServerPort
+    int port;
+
+    @TempDir
+    Path folder;
+
+    private String project;
+
+    private record Answer(int status, JsonStructure json) {
+        JsonObject object() {
+            return json.asJsonObject();
+        }
+
+        String detail() {
+            return object().getString("detail");
+        }
+    }
+
+    private Answer call(String method, String path, String body) {
+        HttpRequest request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path))
+                .header("content-type", "application/json")
+                .method(method, HttpRequest.BodyPublishers.ofString(body.replace('\'', '"')))
+                .build();
+        return send(request);
+    }
+
+    private Answer send(HttpRequest request) {
+        try {
+            HttpResponse<String> r = http.send(request, HttpResponse.BodyHandlers.ofString());
+            return new Answer(
+                    r.statusCode(),
+                    r.body().isEmpty()
+                            ? JsonObject.EMPTY_JSON_OBJECT
+                            : Json.createReader(new StringReader(r.body())).read());
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private Answer upload(String name, byte[]... files) throws IOException {
+        String border = "border" + UUID.randomUUID();
+        ByteArrayOutputStream all = new ByteArrayOutputStream();
+        for (int i = 0; i < files.length; i++) {
+            all.writeBytes(("--" + border + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\""
+                            + String.format(name, i + 1) + "\"\r\n\r\n")
+                    .getBytes(StandardCharsets.UTF_8));
+            all.writeBytes(files[i]);
+            all.writeBytes("\r\n".getBytes(StandardCharsets.UTF_8));
+        }
+        all.writeBytes(("--" + border + "--\r\n").getBytes(StandardCharsets.UTF_8));
+        return send(
+                HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + "/api/projects/" + project + "/media"))
+                        .header("content-type", "multipart/form-data; boundary=" + border)
+                        .POST(HttpRequest.BodyPublishers.ofByteArray(all.toByteArray()))
+                        .build());
+    }
+
+    @BeforeEach
+    void begin() {
+        project =
+                call("POST", "/api/projects", "{'name': 'Last Tram'}").object().getString("id");
+    }
+
+    private JsonObject shot() {
+        return call(
+                        "POST",
+                        "/api/projects/" + project + "/shots",
+                        "{'name': 'Line 9', 'width': 160, 'height': 90, 'rate': '24', 'length': 24}")
+                .object();
+    }
+
+    private static String edit(long revision, String what) {
+        return "{'revision': " + revision + ", 'label': 'test', " + what + "}";
+    }
+
+    private static String addWord(String id) {
+        return "'edit': {'kind': 'add', 'layer': {'id': '" + id + "', 'name': '" + id
+                + "', 'content': {'kind': 'text', 'words':"
+                + " 'LINE', 'font': 'anton', 'size': 40}, 'span': {'in': 0, 'length': 24}, 'place': {'position': [80, 45]}}}";
+    }
+
+    @Test
+    void editsGiveNewRevisionsAndUndoAndRedoGiveTheSameBytes() {
+        String id = shot().getString("id");
+        String path = "/api/shots/" + id;
+        List<String> documents = new ArrayList<>();
+        documents.add(call("GET", path, "").object().get("shot").toString());
+        documents.add(call("POST", path + "/edits", edit(0, addWord("w")))
+                .object()
+                .get("shot")
+                .toString());
+        for (int i = 1; i <= 24; i++) {
+            Answer a = call(
+                    "POST",
+                    path + "/edits",
+                    edit(
+                            i,
+                            "'edit': {'kind': 'set-value', 'layer': 'w', 'property': 'place.rotation', 'frame': 0, 'value': "
+                                    + i + ".25}"));
+            assertThat(a.status()).as(a.json().toString()).isEqualTo(200);
+            documents.add(a.object().get("shot").toString());
+        }
+        long revision = 25;
+        for (int round = 0; round < 2; round++) {
+            for (int i = 24; i >= 0; i--) {
+                JsonObject o = call("POST", path + "/undo", "{'revision': " + revision++ + "}")
+                        .object();
+                assertThat(o.get("shot")).hasToString(documents.get(i));
+            }
+            assertThat(call("POST", path + "/undo", "{'revision': " + revision + "}")
+                            .status())
+                    .isEqualTo(409);
+            for (int i = 1; i <= 25; i++) {
+                JsonObject o = call("POST", path + "/redo", "{'revision': " + revision++ + "}")
+                        .object();
+                assertThat(o.get("shot")).hasToString(documents.get(i));
+            }
+        }
+        JsonObject end = call("GET", path, "").object();
+        assertThat(end.getInt("revision")).isEqualTo(125);
+        assertThat(end.getString("undo")).isEqualTo("test");
+        assertThat(end.get("redo")).isEqualTo(jakarta.json.JsonValue.NULL);
+    }
+
+    @Test
+    void aChangeToAnOldRevisionIsRefusedAndChangesNothing() {
+        String path = "/api/shots/" + shot().getString("id");
+        call("POST", path + "/edits", edit(0, addWord("w")));
+        Answer late = call("POST", path + "/edits", edit(0, addWord("v")));
+        assertThat(late.status()).isEqualTo(409);
+        assertThat(late.detail()).contains("gone on to revision 1");
+        assertThat(call("GET", path, "").object().getInt("revision")).isEqualTo(1);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            quoteCharacter = '`',
+            value = {
+                "'patch': [{'op': 'add', 'path': '/glow', 'value': 1}] | there is no field 'glow' here",
+                "'patch': [{'op': 'replace', 'path': '/length', 'value': -3}] | not -3",
+                "'patch': [{'op': 'remove', 'path': '/layers/7'}] | JSON Patch doesn't fit",
+                "'patch': [{'op': 'add', 'path': '/layers/0/parent', 'value': 'w'}] | Parents go round in a circle: w → w.",
+                "'patch': [{'op': 'add', 'path': '/layers/0/cut', 'value': {'by': 'z'}}] | cut by 'z', which is not in this shot",
+                "'patch': [{'op': 'add', 'path': '/layers/0/content/font', 'value': 'q'}] | The font 'q' isn't there.",
+                "'patch': [{'op': 'add', 'path': '/layers/0/content', 'value': {'kind': 'footage', 'media': 'm'}}] | 'm' isn't in this project",
+                "'edit': {'kind': 'polish'} | expected a kind out of move, scale",
+                "'edit': {'kind': 'delete', 'layers': ['q']} | no layer 'q'",
+                "'nothing': 1 | needs a 'patch'",
+            })
+    void whatCannotBeIsRefusedWithOneSentence(String change, String sentence) {
+        String path = "/api/shots/" + shot().getString("id");
+        call("POST", path + "/edits", edit(0, addWord("w")));
+        Answer a = call("POST", path + "/edits", edit(1, change));
+        assertThat(a.status()).isEqualTo(422);
+        assertThat(a.detail()).contains(sentence);
+        assertThat(call("GET", path, "").object().getInt("revision")).isEqualTo(1);
+    }
+
+    @Test
+    void whatIsNotThereIsAProblemWithASentence() {
+        Answer none = call("GET", "/api/shots/" + UUID.randomUUID(), "");
+        assertThat(none.status()).isEqualTo(404);
+        assertThat(none.detail()).isEqualTo("There is no such shot.");
+        assertThat(call("GET", "/api/shots/seven", "").status()).isEqualTo(400);
+        assertThat(call("POST", "/api/projects", "{'name': ' '}").detail()).contains("1 to 200 letters");
+        assertThat(call(
+                                "POST",
+                                "/api/projects/" + project + "/shots",
+                                "{'name': 'x', 'width': 40000, 'height': 40000," + " 'rate': '24', 'length': 5}")
+                        .detail())
+                .contains("between 16 and 8192");
+    }
+
+    @Test
+    void uselessFilesAreRefusedAndLeaveNothingBehind() throws IOException {
+        assertThat(upload("notes.mp4", "words".getBytes(StandardCharsets.UTF_8)).detail())
+                .isEqualTo("'notes.mp4': This is not a video or a picture that can be read.");
+        assertThat(upload("face.ttf", "words".getBytes(StandardCharsets.UTF_8)).detail())
+                .contains("not a TrueType");
+        assertThat(upload("empty.mp4", new byte[0]).detail()).contains("empty");
+        assertThat((JsonArray)
+                        call("GET", "/api/projects/" + project + "/media", "").json())
+                .isEmpty();
+    }
+
+    @Test
+    void aBroughtFontCanBeUsedAndIsListedFirst() throws IOException {
+        byte[] ttf = Files.readAllBytes(Path.of("../media/src/main/resources/fonts/caveat.ttf"));
+        Answer font = upload("mine.ttf", ttf);
+        assertThat(font.status()).as(font.json().toString()).isEqualTo(201);
+        JsonArray fonts = (JsonArray)
+                call("GET", "/api/projects/" + project + "/fonts", "").json();
+        assertThat(fonts.getJsonObject(0).getString("id"))
+                .isEqualTo(font.object().getString("id"));
+        assertThat(fonts).hasSizeGreaterThan(6);
+        String path = "/api/shots/" + shot().getString("id");
+        String word = addWord("w").replace("anton", font.object().getString("id"));
+        assertThat(call("POST", path + "/edits", edit(0, word)).status()).isEqualTo(200);
+    }
+
+    /** Frame N from the server and from the command line are the same picture, byte for byte. */
+    @Test
+    void theServerAndTheCommandLineGiveTheSameFrame() throws Exception {
+        Path clip = folder.resolve("clip.mp4");
+        assertThat(new ProcessBuilder(
+                                "ffmpeg",
+                                "-v",
+                                "error",
+                                "-f",
+                                "lavfi",
+                                "-i",
+                                "testsrc2=s=160x90:r=24",
+                                "-frames:v",
+                                "24",
+                                "-c:v",
+                                "libx264",
+                                "-pix_fmt",
+                                "yuv420p",
+                                clip.toString())
+                        .inheritIO()
+                        .start()
+                        .waitFor())
+                .isZero();
+        Answer media = upload("clip.mp4", Files.readAllBytes(clip));
+        String id = media.object().getString("id");
+        awaitReady();
+        String shotId = shot().getString("id");
+        String path = "/api/shots/" + shotId;
+        call("POST", path + "/edits", edit(0, addWord("w")));
+        String footage =
+                "'edit': {'kind': 'add', 'layer': {'id': 'c', 'name': 'c', 'content': {'kind': 'footage', 'media': '"
+                        + id
+                        + "'}, 'span': {'in': 0, 'length': 24}, 'place': {'position': [80, 45]}, 'cut': {'by': 'w'}}}";
+        JsonObject shot =
+                call("POST", path + "/edits", edit(1, footage)).object().getJsonObject("shot");
+        Path file = folder.resolve("shot.json");
+        Files.writeString(
+                file,
+                Json.createObjectBuilder()
+                        .add("aperta", 1)
+                        .add(
+                                "media",
+                                Json.createObjectBuilder()
+                                        .add(id, Json.createObjectBuilder().add("file", "clip.mp4")))
+                        .add("shot", ShotJson.write(ShotJson.read(shot)))
+                        .build()
+                        .toString());
+        for (String scale : List.of("1", "0.5", "0.25")) {
+            Path out = folder.resolve("f.png");
+            assertThat(new CommandLine(new PrintStream(System.err), folder)
+                            .run(List.of(
+                                    "frame", file.toString(), "--at", "13", "--scale", scale, "-o", out.toString())))
+                    .isZero();
+            HttpResponse<byte[]> r = http.send(
+                    HttpRequest.newBuilder(
+                                    URI.create("http://127.0.0.1:" + port + path + "/frames/13.png?scale=" + scale))
+                            .build(),
+                    HttpResponse.BodyHandlers.ofByteArray());
+            assertThat(r.body()).as("at %s", scale).isEqualTo(Files.readAllBytes(out));
+        }
+    }
+
+    private void awaitReady() throws InterruptedException {
+        for (int i = 0; i < 300; i++) {
+            JsonArray all = (JsonArray)
+                    call("GET", "/api/projects/" + project + "/media", "").json();
+            if (all.stream().allMatch(m -> m.asJsonObject().getString("state").equals("READY"))) {
+                return;
+            }
+            Thread.sleep(100);
+        }
+        throw new IllegalStateException("The media did not become ready.");
+    }
+
+    /** What the front end's types are made from. */
+    @Test
+    void theApiIsTheOneInDocs() throws IOException {
+        JsonObject now = call("GET", "/api/openapi", "").object();
+        JsonObject docs = ShotJson.parse(Files.readString(Path.of("../docs/openapi.json")));
+        if (!now.equals(docs)) {
+            Files.writeString(Path.of("target/openapi.json"), now.toString());
+        }
+        assertThat(now)
+                .as("copy server/target/openapi.json to docs/openapi.json")
+                .isEqualTo(docs);
+    }
+
+    @Test
+    void pagesOfTheFrontEndAreAnswered() throws Exception {
+        HttpResponse<String> r = http.send(
+                HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + "/shots/" + UUID.randomUUID()))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
+        assertThat(r.statusCode()).isEqualTo(200);
+        assertThat(r.body()).contains("<title>Aperta</title>");
+    }
+}

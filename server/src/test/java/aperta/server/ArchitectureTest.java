@@ -1,0 +1,31 @@
+package aperta.server;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import org.junit.jupiter.api.Test;
+
+/** The walls between the modules. */
+class ArchitectureTest {
+    @Test
+    void theCraftKnowsNothingOfTheServer() {
+        var all = new ClassFileImporter()
+                .withImportOption(new ImportOption.DoNotIncludeTests())
+                .importPackages("aperta.core", "aperta.media", "aperta.server");
+        noClasses()
+                .that()
+                .resideInAnyPackage("aperta.core..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("aperta.media..", "aperta.server..", "org.springframework..", "jakarta..")
+                .check(all);
+        noClasses()
+                .that()
+                .resideInAnyPackage("aperta.media..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("aperta.server..", "org.springframework..")
+                .check(all);
+    }
+}
