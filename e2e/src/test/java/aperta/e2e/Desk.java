@@ -1,0 +1,185 @@
+package aperta.e2e;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Path;
+import java.util.regex.Pattern;
+
+/** What a designer does, in the designer's words. */
+final class Desk {
+    final Page page;
+    private final App app;
+
+    Desk(App app, Page page) {
+        this.app = app;
+        this.page = page;
+    }
+
+    void openProjects() {
+        page.navigate(app.url("/"));
+    }
+
+    void newProject(String name) {
+        button("New project").click();
+        page.getByLabel("Name of the project").fill(name);
+        button("Save").click();
+        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name))
+                .waitFor();
+    }
+
+    void newShot(String name, int width, int height, String length) {
+        button("New shot").first().click();
+        page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill(name);
+        choose("Size", "Another size");
+        page.getByLabel("Width").fill(Integer.toString(width));
+        page.getByLabel("Height").fill(Integer.toString(height));
+        page.getByLabel("Length").fill(length);
+        button("Make the shot").click();
+        ready();
+    }
+
+    /** The desk is there and shows a frame. */
+    void ready() {
+        page.waitForURL("**/shots/*");
+        page.getByTestId("canvas").waitFor();
+        saved();
+    }
+
+    Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
+    }
+
+    /** Chooses from a list by its label. */
+    void choose(String label, String option) {
+        page.locator(".ant-select:has([aria-label='" + label + "']), .ant-select[aria-label='" + label + "']")
+                .first()
+                .click();
+        page.locator(".ant-select-dropdown:not(.ant-select-dropdown-hidden) .ant-select-item-option")
+                .filter(new Locator.FilterOptions().setHasText(option))
+                .first()
+                .click();
+        saved();
+    }
+
+    void bring(Path... files) {
+        button("Media").click();
+        page.getByTestId("files").setInputFiles(files);
+        for (Path f : files) {
+            Locator row = page.getByTestId("media-" + f.getFileName());
+            row.and(page.locator("[data-state=READY]")).waitFor(new Locator.WaitForOptions().setTimeout(180_000));
+        }
+        closeDrawer();
+    }
+
+    void addMedia(String file) {
+        button("Media").click();
+        page.getByTestId("media-" + file).getByRole(AriaRole.BUTTON).click();
+        saved();
+    }
+
+    void closeDrawer() {
+        page.locator(".ant-drawer-open .ant-drawer-close").first().click();
+        page.waitForTimeout(400);
+    }
+
+    void add(String what) {
+        page.getByLabel("Add a layer").click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(what))
+                .click();
+        saved();
+    }
+
+    void layer(String name) {
+        page.getByTestId("row-" + name).click();
+        page.getByLabel("Name of the layer").waitFor();
+        page.waitForTimeout(250);
+    }
+
+    void section(String name) {
+        page.locator(".sections .ant-segmented-item")
+                .filter(new Locator.FilterOptions().setHasText(name))
+                .click();
+    }
+
+    void words(String text) {
+        Locator words = page.getByLabel("Words", new Page.GetByLabelOptions().setExact(true));
+        words.fill(text);
+        words.blur();
+        saved();
+    }
+
+    void number(String label, String value) {
+        Locator field = page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
+        field.focus();
+        field.fill(value);
+        field.press("Enter");
+        saved();
+    }
+
+    void key(String property) {
+        page.getByLabel("Add key: " + property, new Page.GetByLabelOptions().setExact(true))
+                .click();
+        saved();
+    }
+
+    void frame(int number) {
+        page.getByLabel("Time; press to type").click();
+        page.getByLabel("Go to time").fill(Integer.toString(number));
+        page.getByLabel("Go to time").press("Enter");
+        page.getByText(Pattern.compile("^frame " + number + "$")).waitFor();
+        page.waitForTimeout(250);
+    }
+
+    /** Every change has been acknowledged. */
+    void saved() {
+        if (!page.url().contains("/shots/")) {
+            return;
+        }
+        page.waitForTimeout(60);
+        page.locator(".state")
+                .filter(new Locator.FilterOptions().setHasText("saved"))
+                .waitFor();
+    }
+
+    /** A point of the shot on the screen. */
+    double[] at(double x, double y, int width) {
+        var box = page.getByTestId("canvas").boundingBox();
+        double zoom = box.width / width;
+        return new double[] {box.x + x * zoom, box.y + y * zoom};
+    }
+
+    void drag(double[] from, double[] to) {
+        page.mouse().move(from[0], from[1]);
+        page.mouse().down();
+        page.mouse().move((from[0] + to[0]) / 2, (from[1] + to[1]) / 2);
+        page.mouse().move(to[0], to[1]);
+        page.mouse().up();
+        page.waitForTimeout(150);
+        saved();
+    }
+
+    Path render(Path to) {
+        button("Render").first().click();
+        Locator start =
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("at full size")));
+        start.waitFor();
+        page.waitForTimeout(500);
+        Locator renders = page.getByTestId("render");
+        int before = renders.count();
+        start.click();
+        Wait.until("the render is listed", 20, () -> renders.count() > before);
+        page.locator("[data-testid=render]:first-child[data-state=DONE]")
+                .waitFor(new Locator.WaitForOptions().setTimeout(300_000));
+        Download download = page.waitForDownload(
+                () -> renders.first().getByTestId("download").click());
+        download.saveAs(to);
+        closeDrawer();
+        return to;
+    }
+
+    String shotId() {
+        return page.url().substring(page.url().lastIndexOf('/') + 1);
+    }
+}

@@ -1,0 +1,101 @@
+package aperta.e2e;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.BiPredicate;
+
+/** Frames of files as ffmpeg decodes them, and how far they are from one another. */
+final class Pictures {
+    private Pictures() {}
+
+    /** 8-bit RGB, as any other program would see it. */
+    static byte[] rgb(Path file, long frame, int width, int height) {
+        List<String> command = List.of(
+                "ffmpeg",
+                "-v",
+                "error",
+                "-i",
+                file.toString(),
+                "-vf",
+                "select=eq(n\\," + frame + ")",
+                "-frames:v",
+                "1",
+                "-sws_flags",
+                "accurate_rnd+full_chroma_int+full_chroma_inp",
+                "-f",
+                "rawvideo",
+                "-pix_fmt",
+                "rgb24",
+                "pipe:1");
+        try {
+            Process p = new ProcessBuilder(command)
+                    .redirectError(ProcessBuilder.Redirect.INHERIT)
+                    .start();
+            byte[] all = p.getInputStream().readAllBytes();
+            if (all.length != width * height * 3) {
+                throw new IllegalStateException("Frame " + frame + " of " + file + " has " + all.length + " bytes.");
+            }
+            return all;
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    static List<String> probe(Path file) {
+        try {
+            Process p = new ProcessBuilder(
+                            "ffprobe",
+                            "-v",
+                            "error",
+                            "-count_frames",
+                            "-select_streams",
+                            "v",
+                            "-show_entries",
+                            "stream=codec_name,pix_fmt,color_space,color_range,width,height,nb_read_frames",
+                            "-of",
+                            "default=nw=1",
+                            file.toString())
+                    .start();
+            return new ArrayList<>(
+                    new String(p.getInputStream().readAllBytes(), java.nio.charset.StandardCharsets.UTF_8)
+                            .lines()
+                            .toList());
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Peak signal to noise in dB over the pixels of a region. */
+    static double psnr(byte[] a, byte[] b, int width, int height, BiPredicate<Integer, Integer> inside) {
+        double sum = 0;
+        long count = 0;
+        for (int y = 0; y < height; y++) {
+            for (int x = 0; x < width; x++) {
+                if (inside.test(x, y)) {
+                    for (int c = 0; c < 3; c++) {
+                        int i = (y * width + x) * 3 + c;
+                        double d = (a[i] & 0xff) - (b[i] & 0xff);
+                        sum += d * d;
+                        count++;
+                    }
+                }
+            }
+        }
+        if (count < 3000) {
+            throw new IllegalStateException("Only " + count / 3 + " pixels were compared.");
+        }
+        return sum == 0 ? 99 : 10 * Math.log10(255 * 255 / (sum / count));
+    }
+
+    /** The middle of a larger frame, cut to a size. */
+    static byte[] middle(byte[] rgb, int w, int h, int width, int height) {
+        byte[] out = new byte[width * height * 3];
+        for (int y = 0; y < height; y++) {
+            int from = ((y + (h - height) / 2) * w + (w - width) / 2) * 3;
+            System.arraycopy(rgb, from, out, y * width * 3, width * 3);
+        }
+        return out;
+    }
+}
