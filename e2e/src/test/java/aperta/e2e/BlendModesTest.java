@@ -8,6 +8,7 @@ import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
 import aperta.core.shot.BlendMode;
 import com.microsoft.playwright.Page;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import org.junit.jupiter.api.Test;
@@ -48,7 +49,7 @@ class BlendModesTest {
                 };
                 for (int[] below : COLOURS) {
                     for (int[] above : COLOURS) {
-                        compare(mode, below, above, page.evaluate(PAINT, List.of(name, below, above)));
+                        compare(mode, below, above, page.evaluate(PAINT, List.of(name, boxed(below), boxed(above))));
                     }
                 }
             }
@@ -69,6 +70,10 @@ class BlendModesTest {
                     .as("%s of %s on %s, channel %d", mode, List.of(above[0], above[1], above[2]), below[0], c)
                     .isCloseTo(expected, within(3f / 255));
         }
+    }
+
+    private static List<Integer> boxed(int[] values) {
+        return Arrays.stream(values).boxed().toList();
     }
 
     private static Picture pixel(int[] c) {
