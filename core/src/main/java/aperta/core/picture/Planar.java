@@ -60,45 +60,69 @@ public record Planar(int width, int height, Coding coding, byte[] data) implemen
         float[] blue = into.blue;
         float[] luma = into.alpha;
         for (int i = at; i < at + count; i++) {
+            float l = luma[i];
             float b = green[i];
             float r = red[i];
-            float l = luma[i];
-            red[i] = Math.min(1, Math.max(0, l + redPerCr * r));
-            green[i] = Math.min(1, Math.max(0, l - greenPerCb * b - greenPerCr * r));
-            blue[i] = Math.min(1, Math.max(0, l + bluePerCb * b));
+            float nextRed = l + redPerCr * r;
+            float nextGreen = l - greenPerCb * b - greenPerCr * r;
+            float nextBlue = l + bluePerCb * b;
+            // Comparisons: the library's minimum and maximum cost three times as much here.
+            red[i] = nextRed < 0 ? 0 : nextRed > 1 ? 1 : nextRed;
+            green[i] = nextGreen < 0 ? 0 : nextGreen > 1 ? 1 : nextGreen;
+            blue[i] = nextBlue < 0 ? 0 : nextBlue > 1 ? 1 : nextBlue;
         }
         Arrays.fill(into.alpha, at, at + count, 1);
     }
 
     private void luma(int from, int count, float black, float scale, float[] into, int at) {
+        float[] values = new float[256];
+        for (int i = 0; i < 256; i++) {
+            values[i] = (i - black) * scale;
+        }
         for (int k = 0; k < count; k++) {
-            into[at + k] = ((data[from + k] & 0xff) - black) * scale;
+            into[at + k] = values[data[from + k] & 0xff];
         }
     }
 
-    /** Chroma around 0, in steps, at full size: mixed from two rows, and from two columns where between samples. */
+    /** Chroma around 0, in steps, at full size: mixed first from two rows, then from two columns where between samples. */
     private void chroma(int plane, int y, int x, int count, float[] into, int at) {
         int w = (width + 1) / 2;
         int h = (height + 1) / 2;
         int near = y / 2;
         int other = Math.min(h - 1, Math.max(0, near + (y % 2 == 0 ? -1 : 1)));
-        int rowA = plane + near * w;
-        int rowB = plane + other * w;
-        for (int k = 0; k < count; k++) {
-            int column = x + k;
-            int left = column / 2;
-            int right;
-            int weightLeft;
-            if (coding.centred) {
-                right = Math.min(w - 1, Math.max(0, left + (column % 2 == 0 ? -1 : 1)));
-                weightLeft = 3;
-            } else {
-                right = Math.min(w - 1, left + 1);
-                weightLeft = column % 2 == 0 ? 4 : 2;
-            }
-            int a = (data[rowA + left] & 0xff) * weightLeft + (data[rowA + right] & 0xff) * (4 - weightLeft);
-            int b = (data[rowB + left] & 0xff) * weightLeft + (data[rowB + right] & 0xff) * (4 - weightLeft);
-            into[at + k] = (3 * a + b) * (1 / 16f) - 128;
+        int first = Math.max(0, x / 2 - 1);
+        int last = Math.min(w - 1, (x + count - 1) / 2 + 1);
+        // One more on either side, so that the edge's own sample stands for the one beyond it.
+        float[] mixed = new float[last - first + 3];
+        for (int i = first; i <= last; i++) {
+            mixed[i - first + 1] =
+                    (3 * (data[plane + near * w + i] & 0xff) + (data[plane + other * w + i] & 0xff)) * 0.25f - 128;
+        }
+        mixed[0] = mixed[1];
+        mixed[mixed.length - 1] = mixed[mixed.length - 2];
+        if (coding.centred) {
+            spread(mixed, first, x, count, 0.25f, 0.75f, into, at);
+        } else {
+            spread(mixed, first, x, count, 0, 0.5f, into, at);
+        }
+    }
+
+    /** Even columns lie at a sample, pulled towards the one before; odd ones between it and the one after. */
+    private static void spread(
+            float[] mixed, int first, int x, int count, float before, float here, float[] into, int at) {
+        int k = 0;
+        int i = x / 2 - first + 1;
+        if (x % 2 == 1) {
+            into[at] = mixed[i] * here + mixed[i + 1] * (1 - here);
+            k = 1;
+            i++;
+        }
+        for (; k + 1 < count; k += 2, i++) {
+            into[at + k] = mixed[i] + (mixed[i - 1] - mixed[i]) * before;
+            into[at + k + 1] = mixed[i + 1] + (mixed[i] - mixed[i + 1]) * here;
+        }
+        if (k < count) {
+            into[at + k] = mixed[i] + (mixed[i - 1] - mixed[i]) * before;
         }
     }
 }
