@@ -57,6 +57,11 @@ function commitWords() {
   void desk.commit('Words', change);
 }
 
+function fit(cover: boolean) {
+  const edit = { kind: 'fit', layer: view.layer, frame: view.frame, cover };
+  void shot.edit(cover ? 'Cover the frame' : 'Fit to the frame', { edit });
+}
+
 function content(field: string, value: unknown, label: string) {
   void shot.setField(view.layer ?? '', `content/${field}`, value, label);
 }
@@ -199,6 +204,27 @@ const chosenKey = computed(() => view.keys[0]);
               :options="parents"
               @change="(v) => shot.setField(layer!.id, 'parent', v || null, 'Parent')"
             />
+          </div>
+          <div class="line">
+            <span class="label">To the frame</span>
+            <span>
+              <button
+                class="bare link"
+                :disabled="locked"
+                title="All of the layer is seen"
+                @click="fit(false)"
+              >
+                Fit
+              </button>
+              <button
+                class="bare link"
+                :disabled="locked"
+                title="All of the frame is covered"
+                @click="fit(true)"
+              >
+                Cover
+              </button>
+            </span>
           </div>
           <button
             class="bare link"

@@ -8,7 +8,7 @@ import { useProject } from '../stores/project';
 import { useShot } from '../stores/shot';
 import Wordmark from './Wordmark.vue';
 
-const emit = defineEmits<{ media: []; renders: [] }>();
+const emit = defineEmits<{ media: []; renders: []; settings: [] }>();
 const shot = useShot();
 const frames = useFrames();
 const project = useProject();
@@ -30,7 +30,9 @@ const state = computed(() => (!frames.connected ? 'connecting…' : shot.waiting
       <span class="quiet">›</span>
       <strong>{{ shot.shot?.name }}</strong>
     </span>
-    <span class="format">{{ format }}</span>
+    <button class="bare format" title="Name, size, rate and length of the shot" @click="emit('settings')">
+      {{ format }}
+    </button>
     <span class="spring"></span>
     <button
       class="bare"

@@ -9,6 +9,7 @@ import Sheet from '../desk/Sheet.vue';
 import Timeline from '../desk/Timeline.vue';
 import TopBar from '../desk/TopBar.vue';
 import Transport from '../desk/Transport.vue';
+import ShotSettings from '../desk/ShotSettings.vue';
 import { freshId } from '../lib/layers';
 import { useAdding } from '../stores/adding';
 import { useDesk } from '../stores/desk';
@@ -28,6 +29,7 @@ const adding = useAdding();
 const media = ref(false);
 const renders = ref(false);
 const help = ref(false);
+const settings = ref(false);
 const SEES: See[] = ['picture', 'on-black', 'on-checker', 'matte'];
 
 function open() {
@@ -112,6 +114,7 @@ function key(e: KeyboardEvent) {
         '1': () => (view.scale = 1),
         '2': () => (view.scale = 0.5),
         '4': () => (view.scale = 0.25),
+        escape: () => (view.tool = 'choose'),
         delete: remove,
         backspace: remove,
         '?': () => (help.value = !help.value),
@@ -139,7 +142,7 @@ onBeforeUnmount(() => {
     <template #extra><RouterLink to="/">All projects</RouterLink></template>
   </Result>
   <div v-else class="desk">
-    <TopBar @media="media = !media" @renders="renders = !renders" />
+    <TopBar @media="media = !media" @renders="renders = !renders" @settings="settings = true" />
     <Sheet class="sheet" />
     <Picture class="picture" @dropped="dropped" />
     <Transport class="transport" />
@@ -147,6 +150,7 @@ onBeforeUnmount(() => {
     <MediaDrawer v-model:open="media" />
     <RenderDrawer v-model:open="renders" />
     <KeysHelp v-model:open="help" />
+    <ShotSettings v-if="settings" @close="settings = false" />
   </div>
 </template>
 

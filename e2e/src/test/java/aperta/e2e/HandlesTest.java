@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import aperta.core.geometry.Point;
+import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Shot;
@@ -31,6 +32,7 @@ class HandlesTest {
             desk.newShot("Terminus", W, 720, "48");
             desk.add("Text");
             desk.words("TERMINUS");
+            typing(app, desk);
             moveAndScale(app, desk);
             mask(app, desk);
             keys(app, desk);
@@ -38,6 +40,21 @@ class HandlesTest {
             rows(app, desk);
             assertThat(browser.errors).isEmpty();
         }
+    }
+
+    private static void typing(App app, Desk desk) {
+        desk.page.getByTestId("outline").dblclick();
+        desk.page.getByLabel("Words on the Picture").fill("ORRIN HILL");
+        desk.page.getByLabel("Words on the Picture").press("Escape");
+        desk.saved();
+        assertThat(((Content.Text) only(app, desk).content()).words()).isEqualTo("ORRIN HILL");
+        assertThat(only(app, desk).name())
+                .as("a name that was the words follows them")
+                .isEqualTo("ORRIN HILL");
+        desk.page.keyboard().press("Control+z");
+        desk.saved();
+        assertThat(only(app, desk).name()).isEqualTo("TERMINUS");
+        desk.page.waitForTimeout(300);
     }
 
     private static void moveAndScale(App app, Desk desk) {

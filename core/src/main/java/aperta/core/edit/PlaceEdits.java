@@ -116,6 +116,30 @@ public final class PlaceEdits {
         }
     }
 
+    /** Brings a layer to the size of the frame and into its middle: all of it seen, or all of the frame covered. */
+    public record Fit(String layer, long frame, boolean cover) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            Moment moment = new Moment(shot, frame);
+            long own = ownFrame(moment, layer);
+            Box box = moment.of(layer).toShot().apply(extents.of(moment, layer));
+            if (box.isEmpty()) {
+                throw new IllegalArgumentException(
+                        "'" + moment.of(layer).layer().name() + "' has no size to fit.");
+            }
+            double across = shot.format().width() / box.width();
+            double down = shot.format().height() / box.height();
+            double factor = cover ? Math.max(across, down) : Math.min(across, down);
+            Shot sized = shot.changing(layer, l -> {
+                Point s = l.place().scale().at(own, Mix.POINT);
+                return l.withPlace(l.place().withScale(l.place().scale().set(own, s.times(factor))));
+            });
+            Moment then = new Moment(sized, frame);
+            Box now = then.of(layer).toShot().apply(extents.of(then, layer));
+            return new Move(layer, frame, shot.format().centre().minus(now.centre()), false).apply(sized, extents);
+        }
+    }
+
     /** The layer's own time at a frame of the shot. */
     static long ownFrame(Moment moment, String layer) {
         return (long) Math.floor(moment.of(layer).frame());

@@ -93,6 +93,16 @@ class EditTest {
     }
 
     @Test
+    void aLayerIsFittedToTheFrame() {
+        Layer small = box("a", 10, 70, 40, 10, Colour.WHITE);
+        Shot seen = apply(shot(small), new PlaceEdits.Fit("a", 0, false));
+        assertThat(seenAt(seen, "a", new Point(-20, -5), 0)).isEqualTo(new Point(0, 25));
+        assertThat(seenAt(seen, "a", new Point(20, 5), 0)).isEqualTo(new Point(160, 65));
+        Shot covered = apply(shot(small), new PlaceEdits.Fit("a", 0, true));
+        assertThat(seenAt(covered, "a", new Point(-20, -5), 0)).isEqualTo(new Point(-100, 0));
+    }
+
+    @Test
     void aLayerScaledToNothingSaysWhyItCannotBeDragged() {
         Shot flat = shot(a.withPlace(a.place().withScale(Animated.of(Point.ORIGIN))));
         assertThatThrownBy(() -> apply(flat, new PlaceEdits.Move("a", 0, new Point(1, 1), false)))

@@ -88,6 +88,7 @@ public final class EditJson {
         kinds.put("scale", new Codecs.Kind<>(PlaceEdits.Scale.class, scale()));
         kinds.put("turn", new Codecs.Kind<>(PlaceEdits.Turn.class, turn()));
         kinds.put("move-anchor", new Codecs.Kind<>(PlaceEdits.MoveAnchor.class, anchor()));
+        kinds.put("fit", new Codecs.Kind<>(PlaceEdits.Fit.class, fit()));
         kinds.put("add-key", new Codecs.Kind<>(KeyEdits.AddKey.class, addKey()));
         kinds.put("remove-keys", new Codecs.Kind<>(KeyEdits.RemoveKeys.class, removeKeys()));
         kinds.put("move-keys", new Codecs.Kind<>(KeyEdits.MoveKeys.class, moveKeys()));
@@ -138,6 +139,14 @@ public final class EditJson {
         var frame = o.field("frame", Codecs.WHOLE, PlaceEdits.MoveAnchor::frame);
         var to = o.field("to", TimeCodecs.POINT, PlaceEdits.MoveAnchor::to);
         return o.making(r -> new PlaceEdits.MoveAnchor(r.get(layer), r.get(frame), r.get(to)));
+    }
+
+    private static Codec<PlaceEdits.Fit> fit() {
+        ObjectCodec<PlaceEdits.Fit> o = new ObjectCodec<>();
+        var layer = o.field("layer", Codecs.TEXT, PlaceEdits.Fit::layer);
+        var frame = o.field("frame", Codecs.WHOLE, PlaceEdits.Fit::frame);
+        var cover = o.field("cover", Codecs.TRUTH, PlaceEdits.Fit::cover, false);
+        return o.making(r -> new PlaceEdits.Fit(r.get(layer), r.get(frame), r.get(cover)));
     }
 
     private static Codec<KeyEdits.AddKey> addKey() {

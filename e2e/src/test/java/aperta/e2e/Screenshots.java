@@ -1,0 +1,88 @@
+package aperta.e2e;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Path;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** Takes the pictures of docs/screenshots from the demo; run by {@code ./aperta screenshots}, not with the tests. */
+class Screenshots {
+    private static final Path FOLDER = Path.of("../docs/screenshots");
+
+    private static void take(Page page, String name) {
+        page.mouse().move(640, 530);
+        page.waitForTimeout(900);
+        page.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve(name + ".png")));
+    }
+
+    @Test
+    void take() {
+        try (App app = new App(true);
+                Browser browser = new Browser()) {
+            Desk desk = new Desk(app, browser.page());
+            Page page = desk.page;
+            Wait.until("the demo is loaded", 240, () -> app.get("/api/projects").contains("Line 9"));
+            desk.openProjects();
+            page.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
+            take(page, "projects");
+            page.getByText("Opening", new Page.GetByTextOptions().setExact(true))
+                    .click();
+            desk.ready();
+            desk.layer("LAST TRAM TO ORRIN HILL");
+            desk.section("Place");
+            desk.frame(66);
+            play(page);
+            take(page, "desk");
+            keys(desk);
+            renders(desk);
+            mask(desk);
+        }
+    }
+
+    /** One pass, so that the line under the ruler shows what is kept. */
+    private static void play(Page page) {
+        page.getByLabel("Play", new Page.GetByLabelOptions().setExact(true)).click();
+        page.waitForTimeout(9000);
+        page.getByLabel("Pause", new Page.GetByLabelOptions().setExact(true)).click();
+        page.getByLabel("Time; press to type").click();
+        page.getByLabel("Go to time").fill("66");
+        page.getByLabel("Go to time").press("Enter");
+    }
+
+    private static void keys(Desk desk) {
+        desk.page.getByLabel("Open the row").first().click();
+        desk.page.getByTestId("key-place.scale-6").click();
+        desk.frame(30);
+        take(desk.page, "keys");
+    }
+
+    private static void renders(Desk desk) {
+        Page page = desk.page;
+        desk.button("Render").first().click();
+        Locator start =
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("at full size")));
+        start.click();
+        page.locator("[data-testid=render][data-state=DONE]")
+                .first()
+                .waitFor(new Locator.WaitForOptions().setTimeout(300_000));
+        start.click();
+        page.waitForTimeout(400);
+        page.getByText("PNG frames with alpha").click();
+        start.click();
+        page.waitForTimeout(7000);
+        take(page, "renders");
+        desk.closeDrawer();
+    }
+
+    private static void mask(Desk desk) {
+        desk.layer("platform");
+        desk.section("Cut");
+        desk.button("+ Ellipse").click();
+        desk.drag(desk.at(260, 120, 1920), desk.at(1650, 990, 1920));
+        desk.page.waitForTimeout(300);
+        desk.number("Feather", "240");
+        take(desk.page, "mask");
+    }
+}
