@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue';
-import { RedoOutlined, UndoOutlined } from '@ant-design/icons-vue';
+import { RollbackOutlined } from '@ant-design/icons-vue';
 import { computed } from 'vue';
 import { framesPerSecond } from '../lib/timecode';
 import { useFrames } from '../stores/frames';
@@ -41,7 +41,7 @@ const state = computed(() => (!frames.connected ? 'connecting…' : shot.waiting
       aria-label="Undo"
       @click="shot.undo()"
     >
-      <UndoOutlined />
+      <RollbackOutlined />
     </button>
     <button
       class="bare"
@@ -50,7 +50,7 @@ const state = computed(() => (!frames.connected ? 'connecting…' : shot.waiting
       aria-label="Redo"
       @click="shot.redo()"
     >
-      <RedoOutlined />
+      <RollbackOutlined class="mirrored" />
     </button>
     <span class="quiet state" role="status">{{ state }}</span>
     <Button @click="emit('media')">Media</Button>
@@ -86,6 +86,9 @@ const state = computed(() => (!frames.connected ? 'connecting…' : shot.waiting
   font-size: 12px;
   color: #cfcfcf;
   white-space: nowrap;
+}
+.mirrored {
+  transform: scaleX(-1);
 }
 .spring {
   flex: 1;

@@ -157,6 +157,9 @@ function type() {
 </template>
 
 <style scoped>
+.transport button {
+  white-space: nowrap;
+}
 .transport {
   display: flex;
   align-items: center;
@@ -186,6 +189,7 @@ function type() {
   flex: 1;
 }
 .warn {
+  min-width: 0;
   color: var(--warn);
   overflow: hidden;
   text-overflow: ellipsis;

@@ -14,7 +14,8 @@ export const useDesk = defineStore('desk', () => {
   let drafting = false;
 
   function ask(draft?: Change) {
-    frames.show({ frame: view.frame, scale: view.scale, see: view.see, layer: view.layer, draft });
+    const revision = shot.view?.revision;
+    frames.show({ frame: view.frame, scale: view.scale, see: view.see, layer: view.layer, draft, revision });
   }
 
   function open(id: string) {

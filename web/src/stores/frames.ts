@@ -48,6 +48,8 @@ export interface Wish {
   see: See;
   layer?: string;
   draft?: Change;
+  /** Of which revision the draft is one. */
+  revision?: number;
 }
 
 const KEPT_BYTES = 640e6;
@@ -74,6 +76,7 @@ export const useFrames = defineStore('frames', () => {
   let onOpen: () => void = () => undefined;
   const picks = new Map<number, (layer: string | undefined) => void>();
   let closing = false;
+  let drafting = false;
 
   function connect(shot: string, revision: (r: number) => void, open: () => void) {
     closing = false;
@@ -113,6 +116,7 @@ export const useFrames = defineStore('frames', () => {
 
   /** Wishes for a frame; a newer wish takes the place of this one. A frame that is known is shown at once. */
   function show(wish: Wish) {
+    drafting = wish.draft !== undefined;
     const key = wish.draft ? undefined : keys.value[wish.frame];
     const known = key === undefined ? undefined : kept.get(key);
     if (known && key !== undefined) paint(known, key, wish.frame);
@@ -178,7 +182,8 @@ export const useFrames = defineStore('frames', () => {
       keep(header.key, image);
     }
     if (header.ahead) return;
-    if (header.seq !== seq && !header.draft) return;
+    // A late draft may be shown on the way to a newer one, but never after what was kept.
+    if (header.seq !== seq && !(header.draft && drafting)) return;
     problem.value = '';
     lastMs.value = header.ms;
     snap.value = header.snap;

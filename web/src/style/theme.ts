@@ -5,6 +5,8 @@ export const theme = {
   algorithm: ant.darkAlgorithm,
   token: {
     colorPrimary: '#4fb39f',
+    colorInfo: '#4fb39f',
+    colorSuccess: '#4fb39f',
     colorError: '#d96a5b',
     colorWarning: '#d96a5b',
     colorBgBase: '#1e1e1e',

@@ -27,8 +27,8 @@ class GaussianTest {
 
     @Test
     void aStraightEdgeBecomesTheIntegralOfTheBell() {
-        for (double sigma : new double[] {0.4, 1, 3.3, 12.5, 30}) {
-            Matte edge = new Matte(new Region(0, -300, 300, 600));
+        for (double sigma : new double[] {0.4, 1, 3.3, 7.9, 8, 12.5, 30, 61}) {
+            Matte edge = new Matte(new Region(0, -300, 400, 600));
             edge.fill(1);
             Matte soft = new Gaussian(sigma).blur(edge, new Region(-120, 0, 240, 2), Bands.IN_TURN);
             for (int x = -120; x < 120; x++) {
@@ -59,6 +59,21 @@ class GaussianTest {
                 assertThat(part.at(x, y)).isEqualTo(whole.at(x, y));
             }
         }
+    }
+
+    @Test
+    void wideBellsAreTheSameWhereverTheMatteLies() {
+        Matte square = new Matte(new Region(3, 5, 90, 70));
+        square.fill(1);
+        Gaussian blur = new Gaussian(20);
+        Matte whole = blur.blur(square, new Region(-100, -90, 330, 290), Bands.IN_TURN);
+        Matte part = blur.blur(square, new Region(-13, 21, 57, 33), Bands.IN_TURN);
+        for (int y = 21; y < 54; y++) {
+            for (int x = -13; x < 44; x++) {
+                assertThat(part.at(x, y)).isEqualTo(whole.at(x, y));
+            }
+        }
+        assertThat(CoverageTest.sum(whole)).isCloseTo(90 * 70, within(1.0));
     }
 
     @Test

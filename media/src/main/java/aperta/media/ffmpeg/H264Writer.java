@@ -44,6 +44,9 @@ public final class H264Writer implements FrameWriter {
 
     private static List<String> command(Path file, Format format, String preset, int crf) {
         return List.of(
+                "nice",
+                "-n",
+                "10",
                 "ffmpeg",
                 "-nostdin",
                 "-hide_banner",

@@ -33,6 +33,10 @@ import org.springframework.transaction.event.TransactionalEventListener;
 @Component
 public class FrameDesk {
     private static final Logger LOG = LoggerFactory.getLogger(FrameDesk.class);
+    /** How long after a wish long work keeps still, since another is likely to follow. */
+    private static final long GIVEN_WAY_NANOS = 150_000_000L;
+
+    private static final int LONGEST_STILL_MS = 600;
 
     private final ShotService shots;
     private final FrameService frames;
@@ -42,6 +46,7 @@ public class FrameDesk {
     private final Semaphore work = new Semaphore(0);
     private final Thread thread;
     private volatile boolean closed;
+    private volatile long lastWish = System.nanoTime() - GIVEN_WAY_NANOS;
 
     FrameDesk(ShotService shots, FrameService frames, MediaService media) {
         this.shots = shots;
@@ -70,6 +75,17 @@ public class FrameDesk {
     /** There is something new to do. */
     void wake() {
         work.release();
+    }
+
+    /** Keeps long work still while somebody at a desk waits for pictures; not for ever, so that it ends, too. */
+    public void giveWay() {
+        try {
+            for (int ms = 0; ms < LONGEST_STILL_MS && System.nanoTime() - lastWish < GIVEN_WAY_NANOS; ms += 20) {
+                Thread.sleep(20);
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 
     @TransactionalEventListener
@@ -114,6 +130,7 @@ public class FrameDesk {
     }
 
     private void answer(Viewer v, JsonObject wish) {
+        lastWish = System.nanoTime();
         try {
             switch (wish.getString("type", "")) {
                 case "show", "ahead" -> show(v, wish);
@@ -126,6 +143,8 @@ public class FrameDesk {
         } catch (RuntimeException e) {
             LOG.error("A frame couldn't be answered", e);
             v.send(problem(wish, "Something went wrong in Aperta while this frame was made."));
+        } finally {
+            lastWish = System.nanoTime();
         }
     }
 
@@ -143,6 +162,10 @@ public class FrameDesk {
         Shot shot = read.shot();
         Optional<JsonObject> snap = Optional.empty();
         boolean draft = wish.get("draft") instanceof JsonObject;
+        if (draft && wish.getJsonNumber("revision").longValue() != read.revision()) {
+            // What it was a draft of has been kept or taken back meanwhile; a newer wish is on its way.
+            return;
+        }
         if (draft) {
             JsonObject change = wish.getJsonObject("draft");
             snap = snapped(shot, change);

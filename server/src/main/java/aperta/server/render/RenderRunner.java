@@ -7,6 +7,7 @@ import aperta.media.footage.ClipSources;
 import aperta.media.json.ShotJson;
 import aperta.media.render.Film;
 import aperta.server.Storage;
+import aperta.server.frame.FrameDesk;
 import aperta.server.job.Job;
 import aperta.server.job.JobRunner;
 import aperta.server.media.MediaService;
@@ -21,8 +22,10 @@ class RenderRunner implements JobRunner {
     private final MediaService media;
     private final Storage storage;
     private final Workers workers;
+    private final FrameDesk desk;
 
-    RenderRunner(MediaService media, Storage storage, Workers workers) {
+    RenderRunner(MediaService media, Storage storage, Workers workers, FrameDesk desk) {
+        this.desk = desk;
         this.media = media;
         this.storage = storage;
         this.workers = workers;
@@ -39,7 +42,11 @@ class RenderRunner implements JobRunner {
         Film.Kind kind = Film.Kind.valueOf(job.output());
         Path file = storage.render(job.id(), kind == Film.Kind.H264 ? ".mp4" : ".zip");
         try (ClipSources sources = media.sources()) {
-            new Film(new Planner(sources, media.fonts()), workers).render(shot, kind, file, progress, cancelled);
+            BooleanSupplier stop = () -> {
+                desk.giveWay();
+                return cancelled.getAsBoolean();
+            };
+            new Film(new Planner(sources, media.fonts()), workers).render(shot, kind, file, progress, stop);
         }
         return file.toString();
     }
