@@ -25,7 +25,8 @@ public record Affine(double a, double b, double c, double d, double e, double f)
         }
         double sin = turn == 90 ? 1 : turn == 270 ? -1 : turn % 180 == 0 ? 0 : StrictMath.sin(Math.toRadians(turn));
         double cos = turn == 0 ? 1 : turn == 180 ? -1 : turn % 180 == 90 ? 0 : StrictMath.cos(Math.toRadians(turn));
-        return new Affine(cos, sin, -sin, cos, 0, 0);
+        // 0 − 0 is 0 where −0 would be another bit pattern.
+        return new Affine(cos, sin, 0 - sin, cos, 0, 0);
     }
 
     /** First this map, then {@code next}. */

@@ -1,0 +1,187 @@
+package aperta.core.render;
+
+import static aperta.core.render.Studio.FRAME;
+import static aperta.core.render.Studio.box;
+import static aperta.core.render.Studio.clip;
+import static aperta.core.render.Studio.shot;
+import static aperta.core.render.Studio.word;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import aperta.core.geometry.Box;
+import aperta.core.geometry.Point;
+import aperta.core.picture.Picture;
+import aperta.core.picture.Region;
+import aperta.core.shot.Colour;
+import aperta.core.shot.Content;
+import aperta.core.shot.Layer;
+import aperta.core.shot.Moment;
+import aperta.core.shot.Paint;
+import aperta.core.shot.Place;
+import aperta.core.shot.Shot;
+import aperta.core.shot.Span;
+import aperta.core.time.Animated;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.Test;
+
+class PlanTest {
+    private final Studio studio = new Studio();
+
+    @Test
+    void aStepSaysWhereItHasAnything() {
+        Shot small = shot(box("a", 50, 40, 20, 10, Colour.WHITE));
+        assertThat(studio.planner.plan(new Moment(small, 0), 1).domain()).isEqualTo(new Region(40, 35, 20, 10));
+        assertThat(studio.planner.plan(new Moment(small, 0), 0.5).domain()).isEqualTo(new Region(20, 17, 10, 6));
+        assertThat(studio.planner.plan(new Moment(shot(), 0), 1).domain().isEmpty())
+                .isTrue();
+    }
+
+    @Test
+    void extentsAreThoseOfTheContent() {
+        Shot shot = shot(word("w", "HILL", 40), clip("rain"), box("b", 0, 0, 30, 12, Colour.WHITE));
+        Moment moment = new Moment(shot, 0);
+        assertThat(studio.planner.extent(moment, "rain")).isEqualTo(Box.centred(160, 90));
+        assertThat(studio.planner.extent(moment, "b")).isEqualTo(Box.centred(30, 12));
+        assertThat(studio.planner.extent(moment, "w").width()).isBetween(30.0, 100.0);
+    }
+
+    @Test
+    void aGroupsExtentHoldsItsLayers() {
+        Layer group = Layer.of(
+                "g",
+                "g",
+                new Content.Group(
+                        List.of(box("a", 20, 20, 10, 10, Colour.WHITE), box("b", 60, 40, 10, 10, Colour.WHITE))),
+                Span.of(0, 48),
+                Place.at(new Point(0, 0)));
+        assertThat(studio.planner.extent(new Moment(shot(group), 0), "g")).isEqualTo(new Box(15, 15, 65, 45));
+    }
+
+    @Test
+    void framesAreRoundedToWholePixels() {
+        assertThat(Planner.frame(Studio.SMALL, 0.25)).isEqualTo(new Region(0, 0, 40, 23));
+        assertThat(Planner.frame(Studio.SMALL, 0.001)).isEqualTo(new Region(0, 0, 1, 1));
+        assertThatThrownBy(() -> studio.planner.plan(new Moment(shot(), 0), 0)).hasMessageContaining("over 0");
+    }
+
+    @Test
+    void halfSizeFramesAreReadAtHalfQualityAndWholeOnesWhenTheLayerIsLarge() {
+        AtomicInteger level = new AtomicInteger();
+        Sources sources = new Sources() {
+            @Override
+            public Info info(String media) {
+                return new Info(media, 160, 90, Studio.SMALL.rate(), 48, false);
+            }
+
+            @Override
+            public aperta.core.picture.Pixels frame(String media, long frame, int l) {
+                level.set(l);
+                return new aperta.core.picture.Packed(160 / l, 90 / l, 3, 8, new byte[160 * 90 * 3 / (l * l)]);
+            }
+        };
+        Planner planner = new Planner(sources, id -> Studio.anton());
+        Renderer renderer = new Renderer(new Cache(0), aperta.core.picture.Bands.IN_TURN);
+        Shot plain = shot(clip("rain"));
+        renderer.render(planner.plan(new Moment(plain, 0), 0.5), new Region(0, 0, 80, 45));
+        assertThat(level.get()).isEqualTo(2);
+        Shot large = plain.changing("rain", l -> l.withPlace(l.place().withScale(Animated.of(new Point(2, 2)))));
+        renderer.render(planner.plan(new Moment(large, 0), 0.5), new Region(0, 0, 80, 45));
+        assertThat(level.get()).isEqualTo(1);
+    }
+
+    @Test
+    void gradientsAndEdgesAreSeen() {
+        Layer sky = Layer.of(
+                "s",
+                "s",
+                new Content.Fill(
+                        Animated.of(new Point(160, 90)),
+                        new Paint.Linear(
+                                Animated.of(new Point(0, -45)),
+                                Animated.of(new Point(0, 45)),
+                                List.of(new Paint.Stop(0, Colour.BLACK), new Paint.Stop(1, Colour.WHITE)))),
+                Span.of(0, 48),
+                Place.at(Studio.SMALL.centre()));
+        Picture p = studio.render(shot(sky), 0);
+        for (int y = 1; y < 90; y++) {
+            assertThat(p.at(80, y)[0]).isGreaterThan(p.at(80, y - 1)[0]);
+        }
+        Content.Text edged = ((Content.Text) word("w", "I", 80).content())
+                .withEdgeWidth(Animated.of(6.0))
+                .withEdge(Animated.of(new Colour(1, 0, 0, 1)))
+                .withFillOpacity(Animated.of(0.0));
+        Picture e = studio.render(shot(word("w", "I", 80).withContent(edged)), 0);
+        assertThat(e.at(80, 45)[3]).as("the letter's inside is clear").isZero();
+        assertThat(RenderTest.visible(e)).isGreaterThan(300);
+    }
+
+    @Test
+    void keysHaveTheirOwnTimeWithinTheLayer() {
+        Layer late = box("a", 0, 45, 10, 10, Colour.WHITE).withSpan(new Span(20, 10, 5));
+        Moment moment = new Moment(shot(late), 22);
+        assertThat(moment.of("a").frame()).isEqualTo(7);
+        assertThat(moment.of("a").exists()).isTrue();
+        assertThat(new Moment(shot(late), 30).of("a").exists()).isFalse();
+        assertThatThrownBy(() -> moment.of("q")).hasMessageContaining("no layer 'q'");
+    }
+
+    @Test
+    void theCacheIsBoundedAndDropsTheOldest() {
+        Cache cache = new Cache(100);
+        ContentKey a = ContentKey.of("a").key();
+        ContentKey b = ContentKey.of("b").key();
+        cache.put(a, FRAME, "a", 60);
+        assertThat(cache.get(a, FRAME)).contains("a");
+        cache.put(b, FRAME, "b", 60);
+        assertThat(cache.get(a, FRAME)).isEqualTo(Optional.empty());
+        assertThat(cache.bytes()).isEqualTo(60);
+        cache.put(a, FRAME, "larger than all", 101);
+        assertThat(cache.get(a, FRAME)).isEmpty();
+        cache.put(b, FRAME, "b again", 30);
+        assertThat(cache.bytes()).isEqualTo(30);
+    }
+
+    @Test
+    void contentKeysDependOnEverythingInOrder() {
+        ContentKey one = ContentKey.of("k").number(1).number(2).key();
+        assertThat(ContentKey.of("k").number(1).number(2).key()).isEqualTo(one);
+        assertThat(ContentKey.of("k").number(2).number(1).key()).isNotEqualTo(one);
+        assertThat(ContentKey.of("j").number(1).number(2).key()).isNotEqualTo(one);
+        assertThat(ContentKey.of("k").text("ab").text("c").key())
+                .isNotEqualTo(ContentKey.of("k").text("a").text("bc").key());
+        assertThat(one.toString()).hasSize(32);
+    }
+
+    @Test
+    void everyBandIsDoneOnceWhateverTheThreads() {
+        for (int threads : new int[] {1, 3}) {
+            try (Workers workers = new Workers(threads)) {
+                int[] rows = new int[101];
+                workers.run(101, 7, (from, to) -> {
+                    for (int y = from; y < to; y++) {
+                        rows[y]++;
+                    }
+                });
+                assertThat(rows).containsOnly(1);
+                workers.run(0, 7, (from, to) -> {
+                    throw new IllegalStateException("There is nothing to do.");
+                });
+            }
+        }
+    }
+
+    @Test
+    void turnedFootageKeepsItsMean() {
+        Shot turned = shot(clip("rain"))
+                .changing(
+                        "rain",
+                        l -> l.withPlace(l.place()
+                                .withRotation(Animated.of(30.0))
+                                .withScale(Animated.of(new Point(0.45, 0.45)))));
+        Picture p = studio.render(turned, 1);
+        assertThat(RenderTest.visible(p)).isCloseTo(160 * 90 * 0.45 * 0.45, within(160 * 90 * 0.45 * 0.45 * 0.01));
+    }
+}
