@@ -1,0 +1,262 @@
+import { mount } from '@vue/test-utils';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { nextTick } from 'vue';
+import CutBrackets from '../src/desk/CutBrackets.vue';
+import CutSection from '../src/desk/CutSection.vue';
+import EaseEditor from '../src/desk/EaseEditor.vue';
+import PropertyRow from '../src/desk/PropertyRow.vue';
+import RenderDrawer from '../src/desk/RenderDrawer.vue';
+import TimelineBar from '../src/desk/TimelineBar.vue';
+import TimelineKeys from '../src/desk/TimelineKeys.vue';
+import { rows } from '../src/lib/layers';
+import type { PropertyNow } from '../src/stores/frames';
+import { useProject } from '../src/stores/project';
+import { useShot } from '../src/stores/shot';
+import { useView } from '../src/stores/view';
+import { answers, begin, layer, settle, view } from './fakes';
+
+beforeEach(() => {
+  begin();
+  vi.stubGlobal('matchMedia', () => ({ matches: false, addListener: vi.fn(), removeListener: vi.fn() }));
+});
+afterEach(() => vi.unstubAllGlobals());
+
+const moving = {
+  rest: 1,
+  keys: [
+    { at: 6, value: 0, ease: 'hold' },
+    { at: 20, value: 1, ease: 'linear' },
+  ],
+};
+const place = { anchor: [0, 0], position: [0, 0], scale: [1, 1], rotation: 0, opacity: moving };
+
+function arrange(...layers: ReturnType<typeof layer>[]) {
+  const shot = useShot();
+  shot.view = view(layers);
+  useView().choose(layers[0]?.id);
+  return shot;
+}
+
+function drag(on: Element, from: number, to: number) {
+  const at = (type: string, x: number, target: EventTarget) =>
+    target.dispatchEvent(
+      new MouseEvent(type, { clientX: x, clientY: 0, button: 0, bubbles: true, cancelable: true }),
+    );
+  at('pointerdown', from, on);
+  at('pointermove', to, window);
+  at('pointerup', to, window);
+}
+
+describe('a property', () => {
+  const property = (extra: Partial<PropertyNow>): PropertyNow => ({
+    name: 'place.opacity',
+    label: 'Opacity',
+    kind: 'number',
+    unit: '%',
+    least: 0,
+    most: 1,
+    keyed: false,
+    keyHere: false,
+    value: 0.5,
+    ...extra,
+  });
+
+  it('is shown in per cent and kept as a share', async () => {
+    arrange(layer('a'));
+    const calls = answers(view([layer('a')], 1));
+    const row = mount(PropertyRow, { props: { property: property({}), locked: false } });
+    const input = row.get('input');
+    expect(input.element.value).toBe('50');
+    await input.trigger('focus');
+    await input.setValue('20');
+    await input.trigger('blur');
+    await settle();
+    expect(calls[0]?.body?.edit).toMatchObject({
+      kind: 'set-value',
+      property: 'place.opacity',
+      value: 0.2,
+      layer: 'a',
+    });
+  });
+
+  it('keeps the proportion of a scale that is even in both directions', async () => {
+    arrange(layer('a'));
+    const calls = answers(view([layer('a')], 1));
+    const scale = property({
+      name: 'place.scale',
+      label: 'Scale',
+      kind: 'point',
+      least: -1000,
+      most: 1000,
+      value: [1, 1],
+    });
+    const row = mount(PropertyRow, { props: { property: scale, locked: false } });
+    const across = row.get('[aria-label="Scale across"]');
+    await across.trigger('focus');
+    await across.setValue('50');
+    await across.trigger('blur');
+    await settle();
+    expect((calls[0]?.body?.edit as { value: number[] }).value).toEqual([0.5, 0.5]);
+  });
+
+  it('puts a key on this frame, and takes it away in the layer’s own time', async () => {
+    arrange(layer('a', { span: { in: 4, length: 20, offset: 0 } }));
+    useView().frame = 10;
+    const calls = answers(view([layer('a')], 1), view([layer('a')], 2));
+    const row = mount(PropertyRow, { props: { property: property({}), locked: false } });
+    await row.get('.key').trigger('click');
+    await settle();
+    expect(calls[0]?.body?.edit).toMatchObject({ kind: 'add-key', frame: 10 });
+    await row.setProps({ property: property({ keyed: true, keyHere: true }) });
+    useShot().view = view([layer('a', { span: { in: 4, length: 20, offset: 0 } })], 1);
+    await row.get('.key').trigger('click');
+    await settle();
+    expect(calls[1]?.body?.edit).toMatchObject({
+      kind: 'remove-keys',
+      keys: [{ layer: 'a', property: 'place.opacity', at: 6 }],
+    });
+  });
+
+  it('of a locked layer cannot be changed', () => {
+    arrange(layer('a', { locked: true }));
+    const row = mount(PropertyRow, { props: { property: property({}), locked: true } });
+    expect(row.get('input').element.disabled).toBe(true);
+    expect((row.get('.key').element as HTMLButtonElement).disabled).toBe(true);
+  });
+});
+
+describe('a bar', () => {
+  const bar = (l: ReturnType<typeof layer>) => {
+    arrange(l);
+    const row = rows(useShot().shot as never, () => false)[0];
+    return mount(TimelineBar, {
+      props: { row: row as never, pace: 10, pad: 12, keys: [] },
+      attachTo: document.body,
+    });
+  };
+
+  it('slides by its middle and is trimmed by its ends', async () => {
+    const calls = answers(view([layer('a')], 1), view([layer('a')], 2), view([layer('a')], 3));
+    const wrapper = bar(layer('a', { span: { in: 5, length: 20, offset: 2 } }));
+    drag(wrapper.element, 100, 130);
+    await settle();
+    drag(wrapper.get('.edge.out').element, 100, 60);
+    await settle();
+    drag(wrapper.get('.edge.in').element, 100, 140);
+    await settle();
+    const spans = calls.map((c) => (c.body?.patch as { value: object }[])[0]?.value);
+    expect(spans).toEqual([
+      { in: 8, length: 20, offset: 2 },
+      { in: 5, length: 16, offset: 2 },
+      { in: 9, length: 16, offset: 6 },
+    ]);
+    wrapper.unmount();
+  });
+
+  it('of a locked layer stays', async () => {
+    const calls = answers();
+    const wrapper = bar(layer('a', { locked: true }));
+    drag(wrapper.element, 100, 130);
+    await settle();
+    expect(calls).toHaveLength(0);
+    wrapper.unmount();
+  });
+});
+
+describe('keys', () => {
+  it('are dragged together when they are chosen together', async () => {
+    const l = layer('a', { place });
+    arrange(l);
+    const calls = answers(view([l], 1));
+    const row = rows(useShot().shot as never, () => false)[0];
+    const wrapper = mount(TimelineKeys, {
+      props: {
+        row: row as never,
+        property: { name: 'place.opacity', label: 'opacity', keys: moving.keys },
+        pace: 10,
+        pad: 12,
+      },
+      attachTo: document.body,
+    });
+    const [first, second] = wrapper.findAll('button.key');
+    expect(first?.classes()).toContain('hold');
+    expect(second?.classes()).toContain('linear');
+    drag(first?.element as Element, 0, 0);
+    second?.element.dispatchEvent(new MouseEvent('pointerdown', { shiftKey: true, cancelable: true }));
+    expect(useView().keys.map((k) => k.at)).toEqual([6, 20]);
+    drag(first?.element as Element, 0, 40);
+    await settle();
+    expect(calls[0]?.body?.edit).toMatchObject({ kind: 'move-keys', by: 4 });
+    expect(useView().keys.map((k) => k.at)).toEqual([10, 24]);
+    wrapper.unmount();
+  });
+
+  it('show how they go on as a curve, or a step', async () => {
+    arrange(layer('a', { place }));
+    useView().keys = [{ layer: 'a', property: 'place.opacity', at: 6 }];
+    const editor = mount(EaseEditor);
+    expect(editor.text()).toContain('Key at 6');
+    expect(editor.get('.way').attributes('d')).toContain('V');
+    useView().keys = [{ layer: 'a', property: 'place.opacity', at: 20 }];
+    await nextTick();
+    expect(editor.get('.way').attributes('d')).toContain('C');
+    expect(editor.findAll('.handle')).toHaveLength(2);
+  });
+});
+
+describe('cuts', () => {
+  const word = layer('word');
+  const rain = layer('rain', { cut: { by: 'word', with: 'shape', keep: 'inside' } });
+
+  it('are tied to their cutter by a bracket', () => {
+    arrange(word, rain, layer('plate', { cut: { by: 'word', with: 'brightness', keep: 'outside' } }));
+    const lines = rows(useShot().shot as never, () => false).map((row) => ({ row }));
+    const brackets = mount(CutBrackets, { props: { lines } });
+    expect(brackets.findAll('path')).toHaveLength(2);
+    expect(brackets.findAll('circle').map((c) => c.classes().includes('inside'))).toEqual([true, false]);
+  });
+
+  it('say what a layer cuts, and let it be shown by itself too', async () => {
+    arrange(word, rain);
+    const calls = answers(view([word, rain], 1));
+    const section = mount(CutSection, { props: { layer: word, properties: [], locked: false } });
+    expect(section.text()).toContain('Cuts rain.');
+    await section.get('input[type=checkbox]').setValue(true);
+    await settle();
+    expect(calls[0]?.body?.patch).toEqual([{ op: 'add', path: '/layers/0/alsoShown', value: true }]);
+  });
+
+  it('and masks are drawn with a tool that is shown as chosen', async () => {
+    arrange(word, rain);
+    const section = mount(CutSection, { props: { layer: word, properties: [], locked: false } });
+    await section.findAll('.draw button')[0]?.trigger('click');
+    expect(useView().tool).toBe('mask-rectangle');
+    expect(section.text()).toContain('Drag over the Picture.');
+  });
+});
+
+describe('renders', () => {
+  it('show their progress, their failure and their file', async () => {
+    arrange(layer('a'));
+    const job = {
+      kind: 'RENDER',
+      title: 'Opening',
+      total: 120,
+      message: '',
+      hasFile: false,
+      createdAt: '',
+      output: 'H264',
+    };
+    useProject().jobs = [
+      { ...job, id: '1', state: 'RUNNING', done: 60, secondsLeft: 7 },
+      { ...job, id: '2', state: 'FAILED', done: 3, message: 'Frame 3: the disk is full.' },
+      { ...job, id: '3', state: 'DONE', done: 120, hasFile: true },
+    ] as never;
+    mount(RenderDrawer, { props: { open: true }, attachTo: document.body });
+    await nextTick();
+    const text = document.body.textContent ?? '';
+    expect(text).toContain('frame 60 of 120, 7 s left');
+    expect(text).toContain('Frame 3: the disk is full.');
+    expect(document.querySelector('[data-testid=download]')?.getAttribute('href')).toBe('/api/jobs/3/file');
+  });
+});

@@ -1,0 +1,107 @@
+import { createPinia, setActivePinia } from 'pinia';
+import { vi } from 'vitest';
+import type { Layer, Shot, ShotView } from '../src/api/client';
+
+/** A socket whose other end is the test. */
+export class FakeSocket {
+  static last: FakeSocket;
+  static readonly OPEN = 1;
+  readonly OPEN = 1;
+  readyState = 1;
+  binaryType = '';
+  sent: Record<string, unknown>[] = [];
+  onopen: () => void = () => undefined;
+  onclose: () => void = () => undefined;
+  onmessage: (e: { data: string | ArrayBuffer }) => void = () => undefined;
+
+  constructor(readonly url: string) {
+    FakeSocket.last = this;
+  }
+  send(text: string) {
+    this.sent.push(JSON.parse(text) as Record<string, unknown>);
+  }
+  close() {
+    this.readyState = 3;
+    this.onclose();
+  }
+  tell(message: object) {
+    this.onmessage({ data: JSON.stringify(message) });
+  }
+  /** A frame as the server sends it: the header's length, the header, rows of RGBA. */
+  frame(header: object, bytes: number) {
+    const head = new TextEncoder().encode(JSON.stringify(header));
+    const all = new Uint8Array(4 + head.length + bytes);
+    new DataView(all.buffer).setUint32(0, head.length);
+    all.set(head, 4);
+    this.onmessage({ data: all.buffer });
+  }
+  of(type: string) {
+    return this.sent.filter((m) => m.type === type);
+  }
+}
+
+class FakeImage {
+  constructor(
+    readonly data: Uint8ClampedArray,
+    readonly width: number,
+    readonly height: number,
+  ) {}
+}
+
+export function begin() {
+  setActivePinia(createPinia());
+  vi.stubGlobal('WebSocket', FakeSocket);
+  vi.stubGlobal('ImageData', FakeImage);
+  vi.stubGlobal('requestAnimationFrame', (f: (t: number) => void) =>
+    setTimeout(() => f(performance.now()), 0),
+  );
+}
+
+export function layer(id: string, extra: object = {}): Layer {
+  return {
+    id,
+    name: id,
+    content: { kind: 'footage', media: 'm' },
+    span: { in: 0, length: 48, offset: 0 },
+    place: { anchor: [0, 0], position: [0, 0], scale: [1, 1], rotation: 0, opacity: 1 },
+    parent: null,
+    masks: [],
+    cut: null,
+    alsoShown: false,
+    blend: 'normal',
+    hidden: false,
+    solo: false,
+    locked: false,
+    ...extra,
+  } as unknown as Layer;
+}
+
+export function view(layers: Layer[], revision = 0, more: Partial<ShotView> = {}): ShotView {
+  const shot = {
+    name: 'Line 9',
+    format: { width: 160, height: 90, rate: '24' },
+    length: 48,
+    layers,
+  } as unknown as Shot;
+  return { id: 's', projectId: 'p', projectName: 'Last Tram', revision, shot, ...more };
+}
+
+/** Answers requests in turn; each answer is a body, or a status with a problem's detail. */
+export function answers(...all: (object | { status: number; detail: string })[]) {
+  const calls: { method: string; path: string; body?: Record<string, unknown> }[] = [];
+  vi.stubGlobal('fetch', (path: string, options: { method: string; body?: string }) => {
+    calls.push({
+      method: options.method,
+      path,
+      body:
+        typeof options.body === 'string' ? (JSON.parse(options.body) as Record<string, unknown>) : undefined,
+    });
+    const next = all.shift();
+    if (next === undefined) return Promise.reject(new TypeError('down'));
+    const status = 'status' in next && 'detail' in next ? (next.status as number) : 200;
+    return Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(next) });
+  });
+  return calls;
+}
+
+export const settle = () => new Promise((r) => setTimeout(r, 5));

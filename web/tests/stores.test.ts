@@ -1,0 +1,276 @@
+import { message } from 'ant-design-vue';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { useAdding } from '../src/stores/adding';
+import { useDesk } from '../src/stores/desk';
+import { useFrames } from '../src/stores/frames';
+import { usePlayback } from '../src/stores/playback';
+import { useProject } from '../src/stores/project';
+import { useShot } from '../src/stores/shot';
+import { useView } from '../src/stores/view';
+import { answers, begin, FakeSocket, layer, settle, view } from './fakes';
+
+const said = vi.spyOn(message, 'error').mockImplementation(() => undefined as never);
+
+beforeEach(() => {
+  begin();
+  said.mockClear();
+});
+afterEach(() => vi.unstubAllGlobals());
+
+describe('the shot', () => {
+  it('sends changes one after the other, each to the revision before it', async () => {
+    const shot = useShot();
+    shot.view = view([layer('a')], 4);
+    const calls = answers(view([layer('a')], 5), view([layer('a')], 6));
+    await Promise.all([
+      shot.edit('One', { edit: { kind: 'x' } }),
+      shot.setField('a', 'blend', 'screen', 'Blend'),
+    ]);
+    expect(calls.map((c) => c.body?.revision)).toEqual([4, 5]);
+    expect(calls[1]?.body?.patch).toEqual([{ op: 'add', path: '/layers/0/blend', value: 'screen' }]);
+    expect(shot.view?.revision).toBe(6);
+    expect(shot.waiting).toBe(0);
+  });
+
+  it('says what was refused, and goes on from where it was', async () => {
+    const shot = useShot();
+    shot.view = view([layer('a')], 1);
+    answers({ status: 422, detail: 'A layer lasts at least one frame, not -3.' }, view([layer('a')], 2));
+    expect(await shot.edit('Bad', { patch: [] })).toBe(false);
+    expect(said).toHaveBeenCalledWith('A layer lasts at least one frame, not -3.');
+    expect(await shot.edit('Good', { patch: [] })).toBe(true);
+  });
+
+  it('loads anew when another window was quicker', async () => {
+    const shot = useShot();
+    shot.view = view([layer('a')], 1);
+    const calls = answers(
+      { status: 409, detail: 'The shot has gone on.' },
+      view([layer('a'), layer('b')], 3),
+    );
+    await shot.edit('Late', { patch: [] });
+    expect(calls[1]?.method).toBe('GET');
+    expect(shot.view?.revision).toBe(3);
+    await shot.announced(3);
+    expect(calls).toHaveLength(2);
+  });
+
+  it('says plainly when nobody answers', async () => {
+    const shot = useShot();
+    answers();
+    await shot.load('s');
+    expect(shot.problem).toContain('does not answer');
+  });
+
+  it('finds layers inside groups', () => {
+    const shot = useShot();
+    shot.view = view([layer('g', { content: { kind: 'group', layers: [layer('in')] } }), layer('b')]);
+    expect(shot.find('in')?.id).toBe('in');
+    expect(shot.row('in')).toBeUndefined();
+    shot.opened = new Set(['g']);
+    expect(shot.row('in')?.pointer).toBe('/layers/0/content/layers/0');
+    expect(shot.everyLayer().map((l) => l.id)).toEqual(['g', 'in', 'b']);
+  });
+
+  it('undoes and redoes only what there is', async () => {
+    const shot = useShot();
+    shot.view = view([], 2, { undo: 'Move' });
+    const calls = answers(view([], 3, { redo: 'Move' }));
+    await shot.undo();
+    await shot.undo();
+    expect(calls.map((c) => c.path)).toEqual(['/api/shots/s/undo']);
+  });
+});
+
+describe('the line to the frame desk', () => {
+  const open = () => {
+    const frames = useFrames();
+    const opened = vi.fn();
+    const revision = vi.fn();
+    frames.connect('s', revision, opened);
+    FakeSocket.last.onopen();
+    return { frames, socket: FakeSocket.last, opened, revision };
+  };
+
+  it('shows the answer to the newest wish only', () => {
+    const { frames, socket, opened } = open();
+    expect(opened).toHaveBeenCalled();
+    frames.show({ frame: 1, scale: 0.5, see: 'picture' });
+    frames.show({ frame: 2, scale: 0.5, see: 'picture' });
+    socket.frame({ seq: 1, frame: 1, key: 'k1', width: 2, height: 1, draft: false, ahead: false, ms: 3 }, 8);
+    expect(frames.shownFrame).toBe(-1);
+    socket.frame({ seq: 2, frame: 2, key: 'k2', width: 2, height: 1, draft: false, ahead: false, ms: 3 }, 8);
+    expect(frames.shownFrame).toBe(2);
+  });
+
+  it('keeps frames under their names and shows them at once', async () => {
+    const { frames, socket } = open();
+    frames.askKeys(0.5, 'picture');
+    socket.tell({ type: 'keys', seq: socket.of('keys')[0]?.seq, keys: ['k0', 'k1', 'k2'] });
+    socket.frame({ seq: 0, frame: 1, key: 'k1', width: 2, height: 1, draft: false, ahead: true, ms: 3 }, 8);
+    expect(frames.has(1)).toBe(true);
+    await settle();
+    expect([...frames.ready]).toEqual([1]);
+    frames.show({ frame: 1, scale: 0.5, see: 'picture' });
+    expect(frames.shownFrame).toBe(1);
+    expect(socket.of('show')[0]?.have).toBe('k1');
+    expect(frames.showKept(2)).toBe(false);
+    frames.ahead([0, 1, 2], 0.5, 'picture');
+    expect(socket.of('ahead')[0]?.frames).toEqual([0, 2]);
+  });
+
+  it('shows drafts on the way, but never after what was kept', () => {
+    const { frames, socket } = open();
+    frames.show({ frame: 3, scale: 0.5, see: 'picture', draft: { edit: { kind: 'move' } }, revision: 7 });
+    frames.show({ frame: 3, scale: 0.5, see: 'picture', draft: { edit: { kind: 'move' } }, revision: 7 });
+    socket.frame({ seq: 1, frame: 3, key: 'd1', width: 2, height: 1, draft: true, ahead: false, ms: 3 }, 8);
+    expect(frames.shownFrame).toBe(3);
+    frames.show({ frame: 4, scale: 0.5, see: 'picture' });
+    socket.frame({ seq: 2, frame: 9, key: 'd2', width: 2, height: 1, draft: true, ahead: false, ms: 3 }, 8);
+    expect(frames.shownFrame).toBe(3);
+    expect(socket.of('show')[0]).toMatchObject({ revision: 7, draft: { edit: { kind: 'move' } } });
+  });
+
+  it('answers picks, tells of revisions and of problems', async () => {
+    const { frames, socket, revision } = open();
+    const picked = frames.pick(10, 20, 3);
+    socket.tell({ type: 'picked', seq: socket.of('pick')[0]?.seq, layer: 'a' });
+    expect(await picked).toBe('a');
+    socket.tell({ type: 'revision', revision: 9 });
+    expect(revision).toHaveBeenCalledWith(9);
+    socket.tell({ type: 'problem', seq: 1, detail: 'The font is missing.' });
+    expect(frames.problem).toBe('The font is missing.');
+  });
+
+  it('forgets everything when the desk is left', () => {
+    const { frames, socket } = open();
+    socket.frame({ seq: 0, frame: 0, key: 'k', width: 2, height: 1, draft: false, ahead: true, ms: 1 }, 8);
+    frames.close();
+    expect(frames.connected).toBe(false);
+    expect(frames.shown).toBeUndefined();
+  });
+});
+
+describe('the desk', () => {
+  it('asks for what is looked at, and drafts while something is dragged', async () => {
+    const desk = useDesk();
+    answers(view([layer('a')], 0), view([layer('a')], 1));
+    desk.open('s');
+    await settle();
+    FakeSocket.last.onopen();
+    const socket = FakeSocket.last;
+    useView().choose('a');
+    await settle();
+    expect(socket.of('show').at(-1)).toMatchObject({ layer: 'a', frame: 0 });
+    const change = desk.setValue('place.opacity', 0.5);
+    desk.draft(change);
+    await settle();
+    expect(socket.of('show').at(-1)).toMatchObject({ draft: change, revision: 0 });
+    expect(await desk.commit('Opacity', change)).toBe(true);
+    await settle();
+    expect(socket.of('show').at(-1)?.draft).toBeUndefined();
+    desk.close();
+  });
+
+  it('keeps the playhead inside the shot and knows the layers own time', () => {
+    const desk = useDesk();
+    const shot = useShot();
+    const v = useView();
+    shot.view = view([layer('a', { span: { in: 10, length: 5, offset: 2 } })]);
+    desk.go(99);
+    expect(v.frame).toBe(47);
+    desk.go(-3);
+    expect(v.frame).toBe(0);
+    v.frame = 12;
+    v.choose('a');
+    expect(desk.ownFrame()).toBe(4);
+  });
+});
+
+describe('playback', () => {
+  it('asks ahead from the playhead on, waits for what is missing, and stops at the end when it does not loop', async () => {
+    const shot = useShot();
+    const v = useView();
+    const frames = useFrames();
+    const playback = usePlayback();
+    frames.connect(
+      's',
+      () => undefined,
+      () => undefined,
+    );
+    shot.view = view([layer('a')]);
+    frames.askKeys(0.5, 'picture');
+    const names = Array.from({ length: 48 }, (_, i) => `k${i}`);
+    FakeSocket.last.tell({ type: 'keys', seq: FakeSocket.last.of('keys').at(-1)?.seq, keys: names });
+    v.frame = 46;
+    v.loop = false;
+    playback.toggle();
+    await settle();
+    expect((FakeSocket.last.of('ahead')[0]?.frames as number[]).slice(0, 4)).toEqual([46, 47, 0, 1]);
+    await new Promise((r) => setTimeout(r, 120));
+    expect(v.frame).toBe(46);
+    FakeSocket.last.frame(
+      { seq: 0, frame: 47, key: 'k47', width: 2, height: 1, draft: false, ahead: true, ms: 1 },
+      8,
+    );
+    await vi.waitFor(() => expect(v.playing).toBe(false), 2000);
+    expect(v.frame).toBe(47);
+  });
+});
+
+describe('new layers', () => {
+  it('lie in the middle, as long as the shot or the clip, above what is chosen', async () => {
+    const shot = useShot();
+    const adding = useAdding();
+    shot.view = view([layer('a')]);
+    useView().choose('a');
+    const calls = answers(view([layer('a')], 1), view([layer('a')], 2), view([layer('a')], 3));
+    await adding.text();
+    const media = {
+      id: 'm',
+      name: 'rain.mp4',
+      kind: 'VIDEO',
+      state: 'READY',
+      message: '',
+      width: 160,
+      height: 90,
+    };
+    await adding.media({ ...media, rate: '12', frames: 10, alpha: false } as never);
+    useView().choose('a');
+    await adding.fill('radial');
+    const added = calls.map((c) => c.body?.edit as { above: string | null; layer: Record<string, never> });
+    expect(added[0]).toMatchObject({
+      above: 'a',
+      layer: { place: { position: [80, 45] }, span: { length: 48 } },
+    });
+    expect(added[1]?.layer).toMatchObject({ name: 'rain', span: { length: 20 } });
+    expect(added[2]?.layer).toMatchObject({ content: { paint: { kind: 'radial', radius: 45 } } });
+  });
+});
+
+describe('the project', () => {
+  it('brings files in, says what was refused, and looks again while something is at work', async () => {
+    const project = useProject();
+    const importing = { id: 'm', name: 'a.mp4', kind: 'VIDEO', state: 'IMPORTING' };
+    answers(
+      [],
+      [],
+      [],
+      { status: 422, detail: 'This is not a video.' },
+      [],
+      [],
+      [],
+      importing,
+      [importing],
+      [],
+      [],
+    );
+    await project.open('p');
+    await project.bring([new File(['x'], 'bad.mp4')], '24');
+    expect(said).toHaveBeenCalledWith('This is not a video.', 8);
+    const brought = await project.bring([new File(['x'], 'a.mp4')], '24');
+    expect(brought).toHaveLength(1);
+    expect(project.find('m')?.state).toBe('IMPORTING');
+    project.close();
+  });
+});
