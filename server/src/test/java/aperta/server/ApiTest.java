@@ -303,6 +303,115 @@ class ApiTest {
         }
     }
 
+    private String clip() throws Exception {
+        Path clip = folder.resolve("camera.mp4");
+        new ProcessBuilder(
+                        "ffmpeg",
+                        "-v",
+                        "error",
+                        "-y",
+                        "-f",
+                        "lavfi",
+                        "-i",
+                        "testsrc2=s=128x72:r=30000/1001",
+                        "-frames:v",
+                        "30",
+                        "-c:v",
+                        "libx264",
+                        "-pix_fmt",
+                        "yuv420p",
+                        clip.toString())
+                .inheritIO()
+                .start()
+                .waitFor();
+        String id = upload("camera.mp4", Files.readAllBytes(clip)).object().getString("id");
+        awaitReady();
+        return id;
+    }
+
+    @Test
+    void aShotMayBeExactlyAsAClip() throws Exception {
+        String id = clip();
+        Answer a = call("POST", "/api/projects/" + project + "/shots", "{'name': 'Same', 'likeMedia': '" + id + "'}");
+        assertThat(a.status()).isEqualTo(201);
+        JsonObject shot = a.object().getJsonObject("shot");
+        assertThat(shot.getInt("length")).isEqualTo(30);
+        assertThat(shot.getJsonObject("format"))
+                .isEqualTo(ShotJson.parse("{\"width\": 128, \"height\": 72, \"rate\": \"30000/1001\"}"));
+        assertThat(call("POST", "/api/projects/" + project + "/shots", "{'name': 'None'}")
+                        .detail())
+                .contains("or a clip to be like");
+    }
+
+    @Test
+    void rendersAreJobsThatEndWithAFileAndMayBeCancelledAndTriedAgain() throws Exception {
+        String path = "/api/shots/" + shot().getString("id");
+        call("POST", path + "/edits", edit(0, addWord("w")));
+        String job =
+                call("POST", path + "/renders", "{'output': 'H264'}").object().getString("job");
+        JsonObject done = ended(job);
+        assertThat(done.getString("state")).as(done.toString()).isEqualTo("DONE");
+        assertThat(done.getInt("done")).isEqualTo(24);
+        HttpResponse<byte[]> file = http.send(
+                HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + "/api/jobs/" + job + "/file"))
+                        .build(),
+                HttpResponse.BodyHandlers.ofByteArray());
+        assertThat(file.headers().firstValue("content-disposition").orElse("")).contains("Line 9.mp4");
+        assertThat(new String(file.body(), 4, 4, StandardCharsets.ISO_8859_1)).isEqualTo("ftyp");
+        assertThat(call("POST", "/api/jobs/" + job + "/retry", "").status()).isEqualTo(409);
+
+        call("POST", path + "/edits", edit(1, "'patch': [{'op': 'replace', 'path': '/length', 'value': 4000}]"));
+        String longJob =
+                call("POST", path + "/renders", "{'output': 'PNG'}").object().getString("job");
+        call("POST", "/api/jobs/" + longJob + "/cancel", "");
+        assertThat(ended(longJob).getString("state")).isEqualTo("CANCELLED");
+        assertThat(call("GET", "/api/jobs/" + longJob + "/file", "").detail()).contains("no finished file");
+        call("POST", "/api/jobs/" + longJob + "/retry", "");
+        call("POST", "/api/jobs/" + longJob + "/cancel", "");
+        assertThat(ended(longJob).getString("state")).isEqualTo("CANCELLED");
+    }
+
+    private JsonObject ended(String job) throws InterruptedException {
+        for (int i = 0; i < 600; i++) {
+            JsonObject j = call("GET", "/api/jobs/" + job, "").object();
+            if (!List.of("WAITING", "RUNNING").contains(j.getString("state"))) {
+                return j;
+            }
+            Thread.sleep(100);
+        }
+        throw new IllegalStateException("The job did not end.");
+    }
+
+    @Test
+    void anOddSizeHasNoH264ButPngFrames() {
+        String id = call(
+                        "POST",
+                        "/api/projects/" + project + "/shots",
+                        "{'name': 'Odd', 'width': 161, 'height': 90, 'rate': '24', 'length': 2}")
+                .object()
+                .getString("id");
+        assertThat(call("POST", "/api/shots/" + id + "/renders", "{'output': 'H264'}")
+                        .detail())
+                .contains("even width");
+        assertThat(call("POST", "/api/shots/" + id + "/renders", "{'output': 'PNG'}")
+                        .status())
+                .isEqualTo(201);
+    }
+
+    @Test
+    void projectsAreRenamedAndGoWithAllTheyHold() {
+        String id = shot().getString("id");
+        assertThat(call("PUT", "/api/projects/" + project, "{'name': 'Orrin Hill'}")
+                        .object()
+                        .getString("name"))
+                .isEqualTo("Orrin Hill");
+        assertThat(call("GET", "/api/projects/" + project, "").object().getJsonArray("shots"))
+                .hasSize(1);
+        assertThat(call("DELETE", "/api/projects/" + project, "").status()).isEqualTo(204);
+        assertThat(call("GET", "/api/shots/" + id, "").status()).isEqualTo(404);
+        assertThat(call("DELETE", "/api/projects/" + project, "").status()).isEqualTo(404);
+    }
+
     private void awaitReady() throws InterruptedException {
         for (int i = 0; i < 300; i++) {
             JsonArray all = (JsonArray)

@@ -11,8 +11,8 @@ import aperta.core.time.Mix;
 
 /** A layer moved, scaled and turned by its handles on the Picture; all points in pixels of the shot. */
 public final class PlaceEdits {
-    /** How near, in pixels of the shot, a line must be for a moved layer to cling to it. */
-    public static final double REACH = 12;
+    /** How near a line must be for a moved layer to cling to it, as a share of the frame's height: 12 px of 1080. */
+    private static final double REACH = 1 / 90.0;
 
     private PlaceEdits() {}
 
@@ -39,7 +39,8 @@ public final class PlaceEdits {
             Moment moment = new Moment(shot, frame);
             Box box = moment.of(layer).toShot().apply(extents.of(moment, layer));
             Box moved = Affine.translation(by.x(), by.y()).apply(box);
-            return Snap.of(moved, shot, moment, layer, extents, REACH);
+            return Snap.of(
+                    moved, shot, moment, layer, extents, REACH * shot.format().height());
         }
     }
 

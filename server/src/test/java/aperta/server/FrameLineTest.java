@@ -1,0 +1,220 @@
+package aperta.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import aperta.media.json.ShotJson;
+import jakarta.json.JsonObject;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.net.http.WebSocket;
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.CompletionStage;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** The line between a window and the frame desk, over a real WebSocket. */
+@SpringBootTest(
+        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+        properties = {"aperta.data=${java.io.tmpdir}/aperta-api-test", "aperta.demo="})
+class FrameLineTest {
+    private final HttpClient http = HttpClient.newHttpClient();
+
+    @LocalServerPort
+    int port;
+
+    private String shot;
+
+    private record Arrived(JsonObject header, byte[] body) {}
+
+    /** One window. */
+    private static final class Window implements WebSocket.Listener {
+        private final BlockingQueue<Arrived> arrived = new LinkedBlockingQueue<>();
+        private final StringBuilder text = new StringBuilder();
+        private final ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        private WebSocket socket;
+
+        @Override
+        public CompletionStage<?> onText(WebSocket s, CharSequence part, boolean last) {
+            text.append(part);
+            if (last) {
+                arrived.add(new Arrived(ShotJson.parse(text.toString()), new byte[0]));
+                text.setLength(0);
+            }
+            s.request(1);
+            return null;
+        }
+
+        @Override
+        public CompletionStage<?> onBinary(WebSocket s, ByteBuffer part, boolean last) {
+            byte[] some = new byte[part.remaining()];
+            part.get(some);
+            bytes.writeBytes(some);
+            if (last) {
+                ByteBuffer all = ByteBuffer.wrap(bytes.toByteArray());
+                byte[] head = new byte[all.getInt()];
+                all.get(head);
+                byte[] body = new byte[all.remaining()];
+                all.get(body);
+                arrived.add(new Arrived(ShotJson.parse(new String(head, StandardCharsets.UTF_8)), body));
+                bytes.reset();
+            }
+            s.request(1);
+            return null;
+        }
+
+        void say(String json) {
+            socket.sendText(json.replace('\'', '"'), true).join();
+        }
+
+        Arrived next() throws InterruptedException {
+            Arrived a = arrived.poll(30, TimeUnit.SECONDS);
+            assertThat(a).as("an answer within 30 s").isNotNull();
+            return a;
+        }
+    }
+
+    private Window open() {
+        Window window = new Window();
+        window.socket = http.newWebSocketBuilder()
+                .buildAsync(URI.create("ws://127.0.0.1:" + port + "/ws/frames/" + shot), window)
+                .join();
+        return window;
+    }
+
+    private JsonObject post(String path, String json) throws Exception {
+        HttpResponse<String> r = http.send(
+                HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path))
+                        .header("content-type", "application/json")
+                        .POST(HttpRequest.BodyPublishers.ofString(json.replace('\'', '"')))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
+        assertThat(r.statusCode()).as(r.body()).isBetween(200, 201);
+        return ShotJson.parse(r.body());
+    }
+
+    @BeforeEach
+    void make() throws Exception {
+        String project = post("/api/projects", "{'name': 'Last Tram'}").getString("id");
+        shot = post(
+                        "/api/projects/" + project + "/shots",
+                        "{'name': 'Line 9', 'width': 160, 'height': 90, 'rate': '24', 'length': 24}")
+                .getString("id");
+        post(
+                "/api/shots/" + shot + "/edits",
+                "{'revision': 0, 'label': 'Add', 'edit': {'kind': 'add', 'layer': {'id': 'w', 'name':"
+                        + " 'w', 'content': {'kind': 'text', 'words': 'LINE', 'font': 'anton', 'size': 40}, 'span': {'in': 0, 'length':"
+                        + " 24}, 'place': {'position': [80, 45], 'rotation': {'rest': 0, 'keys': [{'at': 0, 'value': 0, 'ease':"
+                        + " 'linear'}, {'at': 20, 'value': 40}]}}}}}");
+    }
+
+    @Test
+    void aFrameComesWithTheHandlesAndTheValuesOfItsLayer() throws Exception {
+        Window window = open();
+        window.say("{'type': 'show', 'seq': 1, 'frame': 10, 'scale': 0.5, 'see': 'picture', 'layer': 'w'}");
+        Arrived a = window.next();
+        assertThat(a.header.getInt("width")).isEqualTo(80);
+        assertThat(a.body).hasSize(80 * 45 * 4);
+        JsonObject handles = a.header.getJsonObject("handles");
+        assertThat(handles.getJsonArray("anchor")).hasToString("[80.0,45.0]");
+        JsonObject rotation = handles.getJsonArray("properties").getValuesAs(JsonObject.class).stream()
+                .filter(p -> p.getString("name").equals("place.rotation"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(rotation.getJsonNumber("value").doubleValue()).isEqualTo(20);
+        assertThat(rotation.getBoolean("keyed")).isTrue();
+        assertThat(rotation.getBoolean("keyHere")).isFalse();
+        byte[] png = http.send(
+                        HttpRequest.newBuilder(URI.create(
+                                        "http://127.0.0.1:" + port + "/api/shots/" + shot + "/frames/10.png?scale=0.5"))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofByteArray())
+                .body();
+        var image = ImageIO.read(new ByteArrayInputStream(png));
+        for (int i = 0; i < 80 * 45; i++) {
+            assertThat(a.body[4 * i + 3] & 0xff).isEqualTo(image.getRGB(i % 80, i / 80) >>> 24);
+        }
+    }
+
+    @Test
+    void aFrameThatIsKnownIsNotSentAgain() throws Exception {
+        Window window = open();
+        window.say("{'type': 'show', 'seq': 1, 'frame': 3, 'scale': 1, 'see': 'matte'}");
+        String key = window.next().header.getString("key");
+        window.say("{'type': 'show', 'seq': 2, 'frame': 3, 'scale': 1, 'see': 'matte', 'have': '" + key + "'}");
+        assertThat(window.next().body).isEmpty();
+    }
+
+    @Test
+    void framesAheadComeInOrderAndHaveTheNamesThatWereTold() throws Exception {
+        Window window = open();
+        window.say("{'type': 'keys', 'seq': 5, 'scale': 0.5, 'see': 'picture'}");
+        var keys = window.next().header.getJsonArray("keys");
+        assertThat(keys).hasSize(24);
+        window.say("{'type': 'ahead', 'scale': 0.5, 'see': 'picture', 'frames': [4, 5, 6]}");
+        for (int n = 4; n < 7; n++) {
+            Arrived a = window.next();
+            assertThat(a.header.getBoolean("ahead")).isTrue();
+            assertThat(a.header.getInt("frame")).isEqualTo(n);
+            assertThat(a.header.getString("key")).isEqualTo(keys.getString(n));
+        }
+    }
+
+    @Test
+    void aDraftIsShownButNotKeptAndAnOldOneIsPassedOver() throws Exception {
+        Window window = open();
+        String draft = "'draft': {'edit': {'kind': 'move', 'layer': 'w', 'frame': 0, 'by': [0.5, 20], 'snap': true}}";
+        window.say("{'type': 'show', 'seq': 1, 'frame': 0, 'scale': 1, 'see': 'picture', 'layer': 'w', 'revision': 1, "
+                + draft + "}");
+        Arrived a = window.next();
+        assertThat(a.header.getBoolean("draft")).isTrue();
+        assertThat(a.header.getJsonObject("snap").getJsonNumber("x").doubleValue())
+                .as("it clings to the middle")
+                .isEqualTo(80);
+        assertThat(a.header.getJsonObject("handles").getJsonArray("anchor")).hasToString("[80.0,65.0]");
+        window.say(
+                "{'type': 'show', 'seq': 2, 'frame': 0, 'scale': 1, 'see': 'picture', 'revision': 0, " + draft + "}");
+        window.say("{'type': 'pick', 'seq': 3, 'x': 80, 'y': 45, 'frame': 0}");
+        assertThat(window.next().header.getString("layer")).isEqualTo("w");
+    }
+
+    @Test
+    void twoWindowsStayInStep() throws Exception {
+        Window one = open();
+        Window two = open();
+        one.say("{'type': 'pick', 'seq': 1, 'x': 0, 'y': 0, 'frame': 0}");
+        two.say("{'type': 'pick', 'seq': 1, 'x': 0, 'y': 0, 'frame': 0}");
+        assertThat(one.next().header).doesNotContainKey("layer");
+        two.next();
+        post("/api/shots/" + shot + "/undo", "{'revision': 1}");
+        for (Window w : new Window[] {one, two}) {
+            JsonObject told = w.next().header;
+            assertThat(told.getString("type")).isEqualTo("revision");
+            assertThat(told.getInt("revision")).isEqualTo(2);
+        }
+    }
+
+    @Test
+    void aWishThatCannotBeIsAnsweredWithASentence() throws Exception {
+        Window window = open();
+        window.say("{'type': 'show', 'seq': 9, 'frame': 0, 'scale': 7, 'see': 'picture'}");
+        JsonObject answer = window.next().header;
+        assertThat(answer.getString("type")).isEqualTo("problem");
+        assertThat(answer.getInt("seq")).isEqualTo(9);
+        assertThat(answer.getString("detail")).contains("between 0.05 and 1");
+        window.say("{'type': 'sing', 'seq': 10}");
+        assertThat(window.next().header.getString("detail")).contains("no wish 'sing'");
+        window.say("{'type': 'show', 'seq': 11, 'frame': 0, 'scale': 1, 'see': 'sideways'}");
+        assertThat(window.next().header.getString("detail")).contains("no way of seeing");
+    }
+}
