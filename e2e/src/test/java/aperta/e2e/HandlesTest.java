@@ -38,6 +38,8 @@ class HandlesTest {
             keys(app, desk);
             bars(app, desk);
             rows(app, desk);
+            turn(app, desk);
+            drop(app, desk);
             assertThat(browser.errors).isEmpty();
         }
     }
@@ -153,5 +155,30 @@ class HandlesTest {
         desk.page.keyboard().press("Delete");
         desk.saved();
         assertThat(only(app, desk).name()).isEqualTo("TERMINUS");
+    }
+
+    private static void turn(App app, Desk desk) {
+        desk.layer("TERMINUS");
+        desk.section("Place");
+        desk.frame(20);
+        var handle = desk.page.getByTestId("turn").boundingBox();
+        double[] from = {handle.x + handle.width / 2, handle.y + handle.height / 2};
+        double[] centre = desk.at(640, 360, W);
+        // A quarter turn clockwise, from above the middle to its right.
+        desk.drag(from, new double[] {centre[0] + (centre[1] - from[1]), centre[1]});
+        assertThat(only(app, desk).place().rotation().rest()).isCloseTo(90, within(3.0));
+    }
+
+    /** A still that is dropped on the Picture is brought in and lies on top. */
+    private static void drop(App app, Desk desk) {
+        Object data = desk.page.evaluateHandle("async () => { const c = new OffscreenCanvas(64, 64); const g ="
+                + " c.getContext('2d'); g.fillStyle = '#ff8800'; g.fillRect(16, 16, 32, 32); const t = new DataTransfer();"
+                + " t.items.add(new File([await c.convertToBlob()], 'bell.png', {type: 'image/png'})); return t; }");
+        desk.page.dispatchEvent("[aria-label=Picture]", "drop", java.util.Map.of("dataTransfer", data));
+        desk.page.getByTestId("row-bell").waitFor();
+        desk.saved();
+        assertThat(only(app, desk).content()).isInstanceOf(Content.Still.class);
+        desk.page.keyboard().press("s");
+        desk.page.getByText("on black").waitFor();
     }
 }

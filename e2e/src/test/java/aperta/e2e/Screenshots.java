@@ -36,8 +36,8 @@ class Screenshots {
             play(page);
             take(page, "desk");
             keys(desk);
-            renders(desk);
             mask(desk);
+            renders(desk);
         }
     }
 
@@ -84,5 +84,10 @@ class Screenshots {
         desk.page.waitForTimeout(300);
         desk.number("Feather", "240");
         take(desk.page, "mask");
+        desk.page.keyboard().press("Control+z");
+        desk.saved();
+        desk.page.keyboard().press("Control+z");
+        desk.saved();
+        desk.layer("LAST TRAM TO ORRIN HILL");
     }
 }

@@ -24,8 +24,4 @@ public record Point(double x, double y) {
     public double length() {
         return StrictMath.hypot(x, y);
     }
-
-    public boolean isFinite() {
-        return Double.isFinite(x) && Double.isFinite(y);
-    }
 }

@@ -3,18 +3,19 @@ package aperta.core.render;
 import aperta.core.picture.Compose;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
-import aperta.core.shot.Cut;
+import aperta.core.shot.Cut.Keep;
+import aperta.core.shot.Cut.With;
 import java.util.List;
 
 /** A picture cut by another one. */
 final class CutBy implements Step.Paints {
     private final Step.Paints picture;
     private final Step.Paints cutter;
-    private final Cut.With with;
-    private final Cut.Keep keep;
+    private final With with;
+    private final Keep keep;
     private final ContentKey key;
 
-    CutBy(Step.Paints picture, Step.Paints cutter, Cut.With with, Cut.Keep keep) {
+    CutBy(Step.Paints picture, Step.Paints cutter, With with, Keep keep) {
         this.picture = picture;
         this.cutter = cutter;
         this.with = with;
@@ -34,7 +35,7 @@ final class CutBy implements Step.Paints {
 
     @Override
     public Region domain() {
-        return keep == Cut.Keep.INSIDE ? picture.domain().intersect(cutter.domain()) : picture.domain();
+        return keep == Keep.INSIDE ? picture.domain().intersect(cutter.domain()) : picture.domain();
     }
 
     @Override
@@ -46,8 +47,8 @@ final class CutBy implements Step.Paints {
     public void paint(Picture into, Tile tile) {
         picture.paint(into, tile);
         Region part = into.domain().intersect(cutter.domain());
-        tile.withMatteOf(cutter, with == Cut.With.BRIGHTNESS, part, m -> {
-            if (keep == Cut.Keep.INSIDE) {
+        tile.withMatteOf(cutter, with == With.BRIGHTNESS, part, m -> {
+            if (keep == Keep.INSIDE) {
                 Compose.inside(into, m);
             } else {
                 Compose.outside(into, m);

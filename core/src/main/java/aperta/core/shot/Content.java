@@ -57,22 +57,6 @@ public sealed interface Content {
                     Animated.of(1.0));
         }
 
-        public Text withWords(String other) {
-            return new Text(
-                    other,
-                    font,
-                    align,
-                    kerning,
-                    size,
-                    tracking,
-                    leading,
-                    fill,
-                    fillOpacity,
-                    edge,
-                    edgeWidth,
-                    edgeOpacity);
-        }
-
         public Text withSize(Animated<Double> other) {
             return new Text(
                     words,

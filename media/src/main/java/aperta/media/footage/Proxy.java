@@ -66,8 +66,9 @@ public final class Proxy {
         ByteBuffer buffer = ByteBuffer.allocate(size);
         try (FileChannel channel = FileChannel.open(proxy, StandardOpenOption.READ)) {
             long at = number * size;
-            while (buffer.hasRemaining() && channel.read(buffer, at + buffer.position()) > 0) {
-                continue;
+            int got = 1;
+            while (buffer.hasRemaining() && got > 0) {
+                got = channel.read(buffer, at + buffer.position());
             }
         }
         if (buffer.hasRemaining()) {

@@ -60,10 +60,6 @@ public final class ShotJson {
         return SHOT.write(shot).asJsonObject();
     }
 
-    public static Layer readLayer(JsonValue json) {
-        return LAYER.read(json, "layer");
-    }
-
     /** Any JSON object. */
     public static JsonObject parse(String json) {
         try (JsonReader reader = Json.createReader(new StringReader(json))) {

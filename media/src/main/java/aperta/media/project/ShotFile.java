@@ -9,9 +9,7 @@ import aperta.media.footage.Clip;
 import aperta.media.json.BadDocument;
 import aperta.media.json.ShotJson;
 import aperta.media.plates.Plates;
-import jakarta.json.Json;
 import jakarta.json.JsonObject;
-import jakarta.json.JsonObjectBuilder;
 import jakarta.json.JsonString;
 import jakarta.json.JsonValue;
 import java.io.IOException;
@@ -177,16 +175,5 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException("Every Java platform has SHA-256.", e);
         }
-    }
-
-    /** The JSON of a shot's file. */
-    public static JsonObject write(Shot shot, Map<String, JsonObject> media) {
-        JsonObjectBuilder sources = Json.createObjectBuilder();
-        media.forEach(sources::add);
-        return Json.createObjectBuilder()
-                .add("aperta", VERSION)
-                .add("media", sources)
-                .add("shot", ShotJson.write(shot))
-                .build();
     }
 }

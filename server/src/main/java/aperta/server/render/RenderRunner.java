@@ -21,14 +21,12 @@ import org.springframework.stereotype.Component;
 class RenderRunner implements JobRunner {
     private final MediaService media;
     private final Storage storage;
-    private final Workers workers;
     private final FrameDesk desk;
 
-    RenderRunner(MediaService media, Storage storage, Workers workers, FrameDesk desk) {
+    RenderRunner(MediaService media, Storage storage, FrameDesk desk) {
         this.desk = desk;
         this.media = media;
         this.storage = storage;
-        this.workers = workers;
     }
 
     @Override
@@ -41,7 +39,9 @@ class RenderRunner implements JobRunner {
         Shot shot = ShotJson.read(job.document());
         Film.Kind kind = Film.Kind.valueOf(job.output());
         Path file = storage.render(job.id(), kind == Film.Kind.H264 ? ".mp4" : ".zip");
-        try (ClipSources sources = media.sources()) {
+        // Threads of its own: in the desk's pool, pictures for people would stand in line behind it.
+        try (ClipSources sources = media.sources();
+                Workers workers = Workers.everyCore()) {
             BooleanSupplier stop = () -> {
                 desk.giveWay();
                 return cancelled.getAsBoolean();
