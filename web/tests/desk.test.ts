@@ -24,9 +24,12 @@ afterEach(() => vi.unstubAllGlobals());
 const moving = {
   rest: 1,
   keys: [
-    { at: 6, value: 0, ease: 'hold' },
-    { at: 20, value: 1, ease: 'linear' },
+    { at: 6, value: 0, ease: 'hold', in: null, out: null, roving: false },
+    { at: 20, value: 1, ease: 'linear', in: null, out: null, roving: false },
   ],
+  before: 'hold',
+  after: 'hold',
+  signals: [],
 };
 const place = { anchor: [0, 0], position: [0, 0], scale: [1, 1], rotation: 0, opacity: moving };
 
@@ -57,6 +60,7 @@ describe('a property', () => {
     most: 1,
     keyed: false,
     keyHere: false,
+    signals: 0,
     value: 0.5,
     ...extra,
   });
@@ -144,9 +148,9 @@ describe('a bar', () => {
     await settle();
     drag(wrapper.get('.edge.in').element, 100, 140);
     await settle();
-    const spans = calls.map((c) => (c.body?.patch as { value: object }[])[0]?.value);
+    expect(calls[0]?.body?.edit).toEqual({ kind: 'slide', layers: ['a'], by: 3 });
+    const spans = calls.slice(1).map((c) => (c.body?.patch as { value: object }[])[0]?.value);
     expect(spans).toEqual([
-      { in: 8, length: 20, offset: 2 },
       { in: 5, length: 16, offset: 2 },
       { in: 9, length: 16, offset: 6 },
     ]);
@@ -172,7 +176,7 @@ describe('keys', () => {
     const wrapper = mount(TimelineKeys, {
       props: {
         row: row as never,
-        property: { name: 'place.opacity', label: 'opacity', keys: moving.keys },
+        property: { ...moving, name: 'place.opacity', label: 'opacity' } as never,
         pace: 10,
         pad: 12,
       },
@@ -195,7 +199,7 @@ describe('keys', () => {
     arrange(layer('a', { place }));
     useView().keys = [{ layer: 'a', property: 'place.opacity', at: 6 }];
     const editor = mount(EaseEditor);
-    expect(editor.text()).toContain('Key at 6');
+    expect(editor.text()).toContain('Key of opacity');
     expect(editor.get('.way').attributes('d')).toContain('V');
     useView().keys = [{ layer: 'a', property: 'place.opacity', at: 20 }];
     await nextTick();

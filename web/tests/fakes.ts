@@ -64,6 +64,10 @@ export function layer(id: string, extra: object = {}): Layer {
     content: { kind: 'footage', media: 'm' },
     span: { in: 0, length: 48, offset: 0 },
     place: { anchor: [0, 0], position: [0, 0], scale: [1, 1], rotation: 0, opacity: 1 },
+    pace: { speed: 1, reversed: false, hold: 1, freeze: null, mixed: false },
+    arrive: null,
+    leave: null,
+    motionBlur: false,
     parent: null,
     masks: [],
     cut: null,
@@ -82,6 +86,9 @@ export function view(layers: Layer[], revision = 0, more: Partial<ShotView> = {}
     format: { width: 160, height: 90, rate: '24' },
     length: 48,
     layers,
+    markers: [],
+    work: null,
+    shutter: { angle: 180, phase: 0 },
   } as unknown as Shot;
   return { id: 's', projectId: 'p', projectName: 'Last Tram', revision, shot, ...more };
 }

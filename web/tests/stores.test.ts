@@ -204,6 +204,7 @@ describe('playback', () => {
     FakeSocket.last.tell({ type: 'keys', seq: FakeSocket.last.of('keys').at(-1)?.seq, keys: names });
     v.frame = 46;
     v.loop = false;
+    answers({ status: 503, detail: 'no sound' });
     playback.toggle();
     await settle();
     expect((FakeSocket.last.of('ahead')[0]?.frames as number[]).slice(0, 4)).toEqual([46, 47, 0, 1]);

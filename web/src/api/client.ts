@@ -15,11 +15,21 @@ export type Layer = Whole<LooseLayer>;
 export type Content = Layer['content'];
 export type Mask = Layer['masks'][number];
 export type Ease =
-  'hold' | 'linear' | 'ease' | 'ease-in' | 'ease-out' | 'ease-in-out' | [number, number, number, number];
+  | 'hold'
+  | 'linear'
+  | 'ease'
+  | 'ease-in'
+  | 'ease-out'
+  | 'ease-in-out'
+  | [number, number, number, number]
+  | { spring: number };
 export type Project = Schemas['ProjectView'];
 export type Media = Schemas['MediaView'];
 export type Font = Schemas['FontView'];
 export type Job = Schemas['JobView'];
+export type State = Schemas['State'];
+export type Parameter = Required<Schemas['Parameter']>;
+export type Descriptor = Required<Omit<Schemas['Descriptor'], 'parameters'>> & { parameters: Parameter[] };
 export type NewShot = Schemas['NewShot'];
 export type ShotView = Omit<Schemas['ShotView'], 'shot'> & { shot: Shot };
 
@@ -42,7 +52,7 @@ export class Problem extends Error {
   }
 }
 
-async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+async function ask(method: string, path: string, body?: unknown): Promise<Response> {
   let response: Response;
   try {
     const form = body instanceof FormData;
@@ -58,6 +68,11 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
     const problem = (await response.json().catch(() => ({}))) as { detail?: string };
     throw new Problem(response.status, problem.detail ?? `The server answered ${response.status}.`);
   }
+  return response;
+}
+
+async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+  const response = await ask(method, path, body);
   return response.status === 204 ? (undefined as T) : ((await response.json()) as T);
 }
 
@@ -74,6 +89,16 @@ export const api = {
     call<ShotView>('POST', `/api/shots/${id}/edits`, { revision, label, ...change }),
   undo: (id: string, revision: number) => call<ShotView>('POST', `/api/shots/${id}/undo`, { revision }),
   redo: (id: string, revision: number) => call<ShotView>('POST', `/api/shots/${id}/redo`, { revision }),
+  states: (id: string) => call<State[]>('GET', `/api/shots/${id}/states`),
+  jump: (id: string, revision: number, edit: number | null) =>
+    call<ShotView>('POST', `/api/shots/${id}/jump`, { revision, edit }),
+  /** What a shot sounds like, as the bytes of a WAV file; nothing where it is silent. */
+  sound: async (id: string) => {
+    const response = await ask('GET', `/api/shots/${id}/sound.wav`);
+    return response.status === 204 ? undefined : response.arrayBuffer();
+  },
+  peaks: (media: string) => call<number[]>('GET', `/api/media/${media}/peaks?count=2000`),
+  recipes: () => call<{ openings: Descriptor[]; signals: Descriptor[] }>('GET', '/api/recipes'),
   media: (project: string) => call<Media[]>('GET', `/api/projects/${project}/media`),
   bring: (project: string, files: File[], rate: string) => {
     const form = new FormData();
@@ -82,8 +107,8 @@ export const api = {
     return call<Media>('POST', `/api/projects/${project}/media`, form);
   },
   fonts: (project: string) => call<Font[]>('GET', `/api/projects/${project}/fonts`),
-  render: (shot: string, output: 'H264' | 'PNG') =>
-    call<{ job: string }>('POST', `/api/shots/${shot}/renders`, { output }),
+  render: (shot: string, output: 'H264' | 'PNG', workRange: boolean) =>
+    call<{ job: string }>('POST', `/api/shots/${shot}/renders`, { output, workRange }),
   jobs: (project: string) => call<Job[]>('GET', `/api/projects/${project}/jobs`),
   cancel: (job: string) => call<Job>('POST', `/api/jobs/${job}/cancel`),
   retry: (job: string) => call<Job>('POST', `/api/jobs/${job}/retry`),

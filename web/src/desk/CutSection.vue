@@ -99,7 +99,7 @@ function removeMask(index: number) {
           :aria-label="`How ${m.name} works`"
           :disabled="locked"
           :value="m.mode"
-          :options="['add', 'subtract', 'intersect'].map((v) => ({ value: v, label: v }))"
+          :options="['add', 'subtract', 'intersect', 'exclude'].map((v) => ({ value: v, label: v }))"
           @change="(v) => setMask(i, 'mode', v, 'Mask')"
         />
         <Checkbox

@@ -1,47 +1,88 @@
 <script setup lang="ts">
 import { Modal } from 'ant-design-vue';
+import { useCommands } from '../stores/commands';
 
 const open = defineModel<boolean>('open', { required: true });
-const KEYS: [string, string][] = [
-  ['Space', 'play and pause'],
-  ['← →', 'one frame; with Shift ten'],
-  ['Home, End', 'first and last frame'],
-  ['L', 'loop'],
-  ['1, 2, 4', 'quality full, ½, ¼'],
-  ['S', 'see as: the next way'],
-  ['T', 'title safe'],
-  ['↑ ↓', 'the layer above, below'],
-  ['A', 'add text'],
-  ['Ctrl D', 'duplicate the layer'],
-  ['Delete', 'delete the chosen keys, or the layer'],
-  ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],
-  ['?', 'these keys'],
+const commands = useCommands();
+const SHAPES: [string, string][] = [
+  ['dot', 'eases on to the next key'],
+  ['slim diagonal', 'goes on evenly'],
+  ['flat bar', 'holds until the next key'],
+  ['notched dot', 'springs'],
+  ['ring', 'has given up its time'],
 ];
 </script>
 
 <template>
-  <Modal v-model:open="open" title="Keys" :footer="null">
-    <dl>
-      <template v-for="[k, what] in KEYS" :key="k">
-        <dt>{{ k }}</dt>
-        <dd>{{ what }}</dd>
-      </template>
-    </dl>
-    <p>
-      While dragging on the Picture: Shift moves straight, scales freely, turns in steps; Alt lifts the snap;
-      Escape takes the drag back.
-    </p>
+  <Modal v-model:open="open" title="Keys" :footer="null" :width="1200">
+    <div class="groups">
+      <section v-for="g in commands.groups" :key="g.title">
+        <h4>{{ g.title }}</h4>
+        <dl>
+          <template v-for="c in g.commands" :key="c.says">
+            <dt>
+              <kbd v-for="k in c.keys" :key="k">{{ k.replace(/\+/g, ' ') }}</kbd>
+            </dt>
+            <dd>{{ c.says }}</dd>
+          </template>
+        </dl>
+      </section>
+      <section>
+        <h4>Dragging</h4>
+        <dl>
+          <dt><kbd>Alt</kbd></dt>
+          <dd>lifts the snap</dd>
+          <dt><kbd>Shift</kbd></dt>
+          <dd>
+            moves straight, scales freely, turns in steps; on a bar moves what it shows, on its end stretches
+            it
+          </dd>
+          <dt><kbd>Escape</kbd></dt>
+          <dd>takes the drag back</dd>
+          <dt><kbd>Ctrl</kbd> wheel</dt>
+          <dd>the Timeline closer, farther</dd>
+        </dl>
+      </section>
+      <section>
+        <h4>Shapes of keys</h4>
+        <dl>
+          <template v-for="[shape, what] in SHAPES" :key="shape">
+            <dt>{{ shape }}</dt>
+            <dd>{{ what }}</dd>
+          </template>
+        </dl>
+      </section>
+    </div>
   </Modal>
 </template>
 
 <style scoped>
+.groups {
+  columns: 3;
+  column-gap: 28px;
+  font-size: 12px;
+}
+section {
+  break-inside: avoid;
+}
+h4 {
+  margin: 8px 0 4px;
+  font-size: 13px;
+}
 dl {
   display: grid;
-  grid-template-columns: 150px 1fr;
-  gap: 4px;
+  grid-template-columns: 118px 1fr;
+  gap: 2px 8px;
+  margin: 0;
 }
-dt {
+kbd {
+  margin-right: 4px;
+  padding: 0 5px;
+  border: 1px solid #555;
+  border-radius: 3px;
   color: var(--accent);
+  font: inherit;
+  white-space: nowrap;
 }
 dd {
   margin: 0;

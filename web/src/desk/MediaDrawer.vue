@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { Button, Drawer } from 'ant-design-vue';
+import { Button, Drawer, message } from 'ant-design-vue';
 import { ref } from 'vue';
-import type { Media } from '../api/client';
+import { api, type Job, type Media } from '../api/client';
 import { useAdding } from '../stores/adding';
 import { useProject } from '../stores/project';
 import { useShot } from '../stores/shot';
@@ -24,8 +24,21 @@ function add(m: Media) {
   open.value = false;
 }
 
+const working = (m: Media): Job | undefined => project.busy.find((j) => j.mediaId === m.id);
+const stopped = (m: Media): Job | undefined =>
+  project.jobs.find((j) => j.mediaId === m.id && (j.state === 'CANCELLED' || j.state === 'FAILED'));
+
+async function attempt(work: () => Promise<unknown>) {
+  try {
+    await work();
+  } catch (e) {
+    void message.error(e instanceof Error ? e.message : String(e));
+  }
+  await project.refresh();
+}
+
 function progress(m: Media): string {
-  const job = project.jobs.find((j) => j.mediaId === m.id);
+  const job = working(m);
   return job && job.total > 1 ? `${Math.floor((100 * job.done) / job.total)} %` : '…';
 }
 </script>
@@ -37,31 +50,46 @@ function progress(m: Media): string {
       <input ref="chooser" type="file" multiple hidden data-testid="files" @change="bring" />
     </template>
     <p class="quiet">
-      Video, stills with alpha, numbered sequences, TrueType and OpenType fonts. They can be dropped on the
-      Picture, too.
+      Video, stills with alpha, sound, numbered sequences, TrueType and OpenType fonts. They can be dropped on
+      the Picture, too.
     </p>
     <ul>
       <li v-for="m in project.media" :key="m.id" :data-testid="`media-${m.name}`" :data-state="m.state">
         <span class="thumb">
           <img
-            v-if="m.state === 'READY' && m.kind !== 'FONT'"
+            v-if="m.state === 'READY' && m.kind !== 'FONT' && m.kind !== 'SOUND'"
             :src="`/api/media/${m.id}/thumbnail.png`"
             alt=""
           />
           <span v-else class="glyph">{{
-            m.kind === 'FONT' ? 'Aa' : m.state === 'FAILED' ? '×' : progress(m)
+            m.kind === 'FONT'
+              ? 'Aa'
+              : m.kind === 'SOUND' && m.state === 'READY'
+                ? '♪'
+                : m.state === 'FAILED' && !working(m)
+                  ? '×'
+                  : progress(m)
           }}</span>
         </span>
         <span class="text">
           <strong>{{ m.name }}</strong>
           <span v-if="m.state === 'FAILED'" class="warn">{{ m.message }}</span>
           <span v-else-if="m.kind === 'FONT'" class="quiet">font</span>
+          <span v-else-if="m.kind === 'SOUND'" class="quiet"
+            >sound · {{ (m.frames / Number(m.rate)).toFixed(2) }} s</span
+          >
           <span v-else class="quiet">
             {{ m.width }} × {{ m.height }}{{ m.kind === 'VIDEO' ? ` · ${m.rate} · ${m.frames} frames` : ''
             }}{{ m.alpha ? ' · alpha' : '' }}
           </span>
         </span>
         <Button v-if="m.state === 'READY' && m.kind !== 'FONT'" size="small" @click="add(m)">Add</Button>
+        <Button v-if="working(m)" size="small" @click="attempt(() => api.cancel(working(m)!.id))"
+          >Cancel</Button
+        >
+        <Button v-else-if="stopped(m)" size="small" @click="attempt(() => api.retry(stopped(m)!.id))"
+          >Try again</Button
+        >
       </li>
     </ul>
     <p v-if="project.media.length === 0" class="quiet">Nothing yet.</p>

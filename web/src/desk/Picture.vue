@@ -74,6 +74,7 @@ function drop(e: DragEvent) {
         ref="canvas"
         :class="{ sharp: zoom > 1.5, through: view.see === 'picture' }"
         data-testid="canvas"
+        :data-frame="frames.shownFrame"
       ></canvas>
       <PictureHandles :zoom="zoom" />
     </div>

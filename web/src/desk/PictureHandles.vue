@@ -5,6 +5,7 @@ import { freshId } from '../lib/layers';
 import { useDesk } from '../stores/desk';
 import { useFrames, type Pair } from '../stores/frames';
 import { useShot } from '../stores/shot';
+import { useTiming } from '../stores/timing';
 import { useView } from '../stores/view';
 
 /** The handles above the picture. Where they lie comes from the engine; every drag is a draft until it ends. */
@@ -13,6 +14,7 @@ const shot = useShot();
 const view = useView();
 const frames = useFrames();
 const desk = useDesk();
+const timing = useTiming();
 
 const svg = ref<SVGSVGElement>();
 const drawn = ref<{ from: Pair; to: Pair }>();
@@ -23,6 +25,8 @@ const format = computed(() => shot.shot?.format ?? { width: 1, height: 1 });
 const h = computed(() =>
   frames.handles?.layer === view.layer && !view.playing ? frames.handles : undefined,
 );
+/** Sounds have no place on the Picture. */
+const seen = computed(() => shot.find(view.layer)?.content.kind !== 'sound');
 const locked = computed(() => shot.find(view.layer)?.locked ?? false);
 const corners = computed(() => h.value?.corners ?? []);
 const outline = computed(() => corners.value.map((c) => c.join(',')).join(' '));
@@ -46,6 +50,11 @@ const box = computed(() => {
     width: Math.max(...xs) - Math.min(...xs),
     height: Math.max(...ys) - Math.min(...ys),
   };
+});
+
+const labels = computed(() => {
+  const what = { rest: '', arrive: ' the arrival', leave: ' the departure' }[view.stance];
+  return { move: `Move${what}`, scale: `Scale${what}`, turn: `Turn${what}` };
 });
 
 function at(e: PointerEvent | MouseEvent): Pair {
@@ -88,15 +97,16 @@ function follow(e: PointerEvent, label: string, change: (to: Pair, e: PointerEve
 function move(e: PointerEvent) {
   const from = at(e);
   const layer = view.layer;
-  follow(e, 'Move', (to, m) => ({
-    edit: {
+  follow(e, labels.value.move, (to, m) =>
+    desk.keyedToo('place.position', {
       kind: 'move',
       layer,
       frame: view.frame,
       by: m.shiftKey ? straight(from, to) : [to[0] - from[0], to[1] - from[1]],
       snap: !m.altKey,
-    },
-  }));
+      stance: view.stance,
+    }),
+  );
 }
 
 function straight(from: Pair, to: Pair): Pair {
@@ -108,34 +118,84 @@ function straight(from: Pair, to: Pair): Pair {
 function scale(e: PointerEvent) {
   const from = at(e);
   const layer = view.layer;
-  follow(e, 'Scale', (to, m) => ({
-    edit: { kind: 'scale', layer, frame: view.frame, from, to, even: !m.shiftKey },
-  }));
+  follow(e, labels.value.scale, (to, m) =>
+    desk.keyedToo('place.scale', {
+      kind: 'scale',
+      layer,
+      frame: view.frame,
+      from,
+      to,
+      even: !m.shiftKey,
+      stance: view.stance,
+    }),
+  );
 }
 
 function turn(e: PointerEvent) {
   const from = at(e);
   const layer = view.layer;
-  follow(e, 'Turn', (to, m) => ({
-    edit: { kind: 'turn', layer, frame: view.frame, from, to, steps: m.shiftKey },
+  follow(e, labels.value.turn, (to, m) =>
+    desk.keyedToo('place.rotation', {
+      kind: 'turn',
+      layer,
+      frame: view.frame,
+      from,
+      to,
+      steps: m.shiftKey,
+      stance: view.stance,
+    }),
+  );
+}
+
+/** A key of the way, or one of its handles; with Alt the other handle stays as it is. */
+function way(e: PointerEvent, at_: number, part: 'at' | 'in' | 'out') {
+  const layer = view.layer;
+  if (!layer) return;
+  view.keys = [{ layer, property: 'place.position', at: at_ }];
+  follow(e, part === 'at' ? 'Move key' : 'Bend the way', (to, m) => ({
+    edit: { kind: 'move-path', layer, frame: view.frame, at: at_, part, to, both: !m.altKey },
   }));
+}
+
+/** Draws out a pair of handles where a key has none yet. */
+function bend(at_: number, point: Pair, next: Pair | undefined) {
+  const to: Pair = next
+    ? [point[0] + (next[0] - point[0]) / 3, point[1] + (next[1] - point[1]) / 3 - px(30)]
+    : [point[0] + px(60), point[1]];
+  void desk.commit('Bend the way', {
+    edit: { kind: 'move-path', layer: view.layer, frame: view.frame, at: at_, part: 'out', to, both: true },
+  });
 }
 
 function knot(e: PointerEvent, mask: string, index: number, part: 'at' | 'in' | 'out') {
   view.mask = mask;
   const layer = view.layer;
-  follow(e, 'Move mask point', (to) => ({
-    edit: { kind: 'move-mask-point', layer, mask, frame: view.frame, index, part, to },
-  }));
+  follow(e, 'Move mask point', (to) =>
+    desk.keyedToo(`mask.${mask}.path`, {
+      kind: 'move-mask-point',
+      layer,
+      mask,
+      frame: view.frame,
+      index,
+      part,
+      to,
+    }),
+  );
 }
 
 function moveMask(e: PointerEvent, mask: string) {
   view.mask = mask;
   const from = at(e);
   const layer = view.layer;
-  follow(e, 'Move mask', (to) => ({
-    edit: { kind: 'move-mask', layer, mask, frame: view.frame, by: [to[0] - from[0], to[1] - from[1]] },
-  }));
+  follow(e, 'Move mask', (to) =>
+    desk.keyedToo(`mask.${mask}.path`, {
+      kind: 'move-mask',
+      layer,
+      mask,
+      frame: view.frame,
+      by: [to[0] - from[0], to[1] - from[1]],
+    }),
+  );
 }
 
 function draw(e: PointerEvent) {
@@ -226,20 +286,27 @@ defineExpose({ type });
     @pointerdown="down"
   >
     <rect
-      v-if="view.safe"
+      v-if="view.safe && frames.safe"
       class="safe"
-      :x="format.width * 0.05"
-      :y="format.height * 0.05"
-      :width="format.width * 0.9"
-      :height="format.height * 0.9"
+      :x="frames.safe[0]"
+      :y="frames.safe[1]"
+      :width="frames.safe[2] - frames.safe[0]"
+      :height="frames.safe[3] - frames.safe[1]"
       :stroke-width="px(1)"
       :stroke-dasharray="`${px(3)} ${px(4)}`"
     />
-    <template v-if="h && h.exists">
+    <template v-if="h && h.exists && seen">
+      <polygon
+        v-if="view.stance !== 'rest'"
+        :points="h.resting.map((c) => c.join(',')).join(' ')"
+        class="ghost"
+        :stroke-width="px(1)"
+        :stroke-dasharray="`${px(2)} ${px(4)}`"
+      />
       <polygon
         :points="outline"
         class="outline"
-        :class="{ locked }"
+        :class="[{ locked }, view.stance]"
         :stroke-width="px(1.25)"
         data-testid="outline"
         @pointerdown.stop="locked || view.tool !== 'choose' ? down($event) : move($event)"
@@ -279,6 +346,47 @@ defineExpose({ type });
           />
         </g>
       </template>
+      <g v-if="view.stance === 'rest' && h.path.keys.length" class="way" data-testid="way">
+        <circle v-for="(d, i) in h.path.dots" :key="i" :cx="d[0]" :cy="d[1]" :r="px(1.6)" class="step" />
+        <template v-for="(k, i) in h.path.keys" :key="k.at">
+          <template v-for="part in ['in', 'out'] as const" :key="part">
+            <template v-if="far(k[part], k.point)">
+              <line
+                :x1="k.point[0]"
+                :y1="k.point[1]"
+                :x2="k[part][0]"
+                :y2="k[part][1]"
+                :stroke-width="px(1)"
+                class="arm"
+              />
+              <circle
+                :cx="k[part][0]"
+                :cy="k[part][1]"
+                :r="px(4)"
+                class="bend"
+                :data-testid="`way-${part}-${k.at}`"
+                @pointerdown.stop="locked || way($event, k.at, part)"
+              />
+            </template>
+          </template>
+          <circle
+            :cx="k.point[0]"
+            :cy="k.point[1]"
+            :r="px(4.5)"
+            class="stop"
+            :class="{
+              roving: k.roving,
+              chosen: timing.isChosen({ layer: h.layer, property: 'place.position', at: k.at }),
+            }"
+            :stroke-width="px(1.5)"
+            :data-testid="`way-at-${k.at}`"
+            @pointerdown.stop="locked || way($event, k.at, 'at')"
+            @dblclick.stop="locked || bend(k.at, k.point, h.path.keys[i + 1]?.point)"
+          >
+            <title>Key of the position. Double click bends the way here</title>
+          </circle>
+        </template>
+      </g>
       <g v-for="m in h.masks" :key="m.id" class="mask" :class="{ chosen: m.id === view.mask }">
         <path
           :d="maskPath(m.knots)"
@@ -416,6 +524,37 @@ g.anchor {
   fill: none;
   stroke: #f4f4f4;
   pointer-events: none;
+}
+.outline.arrive,
+.outline.leave {
+  stroke-dasharray: 6 4;
+}
+.ghost {
+  fill: none;
+  stroke: #f4f4f4;
+  opacity: 0.6;
+  pointer-events: none;
+}
+.step {
+  fill: #f4f4f4;
+  opacity: 0.85;
+  pointer-events: none;
+}
+.stop {
+  fill: #1c1c1c;
+  stroke: #f4f4f4;
+  cursor: move;
+}
+.stop.chosen {
+  fill: var(--accent);
+}
+.stop.roving {
+  fill: none;
+  stroke-dasharray: 2 2;
+}
+.bend {
+  fill: #f4f4f4;
+  cursor: move;
 }
 .mask .path {
   fill: none;

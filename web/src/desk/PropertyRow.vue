@@ -1,17 +1,23 @@
 <script setup lang="ts">
+import { Dropdown, Menu, MenuDivider, MenuItem, MenuItemGroup } from 'ant-design-vue';
 import { computed } from 'vue';
 import ColourField from '../fields/ColourField.vue';
 import NumberField from '../fields/NumberField.vue';
 import { useDesk } from '../stores/desk';
 import type { PropertyNow } from '../stores/frames';
+import { keyed } from '../lib/layers';
+import { useRecipes } from '../stores/recipes';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
+import SignalList from './SignalList.vue';
 
 /** One animatable property of the chosen layer: its key on this frame, and its value. */
 const props = defineProps<{ property: PropertyNow; label?: string; locked: boolean }>();
 const desk = useDesk();
 const shot = useShot();
 const view = useView();
+const recipes = useRecipes();
+const numeric = computed(() => props.property.kind === 'number' || props.property.kind === 'point');
 
 const percent = computed(() => props.property.unit === '%');
 const factor = computed(() => (percent.value ? 100 : 1));
@@ -37,6 +43,31 @@ function withPart(index: 0 | 1, value: number): [number, number] {
 
 const commit = (value: unknown) => void desk.commit(name.value, change(value));
 const draft = (value: unknown) => desk.draft(change(value));
+
+function removeKeys() {
+  const layer = shot.find(view.layer);
+  if (!layer) return;
+  const keys = keyed(layer).find((p) => p.name === props.property.name)?.keys ?? [];
+  const names = keys.map((k) => ({ layer: layer.id, property: props.property.name, at: k.at }));
+  view.keys = [];
+  void shot.edit(`Remove keys: ${name.value}`, { edit: { kind: 'remove-keys', keys: names } });
+}
+
+function addSignal(kind: string) {
+  const layer = shot.find(view.layer);
+  if (!layer) return;
+  const signals = keyed(layer).find((p) => p.name === props.property.name)?.signals ?? [];
+  const other = shot.everyLayer().find((l) => l.id !== layer.id) ?? layer;
+  const followed = kind === 'follow' ? { layer: other.id, property: 'place.rotation', part: 'same' } : {};
+  void shot.edit(`Add ${kind}`, {
+    edit: {
+      kind: 'set-signals',
+      layer: layer.id,
+      property: props.property.name,
+      signals: [...signals, { kind, ...followed }],
+    },
+  });
+}
 
 function toggleKey() {
   const layer = view.layer;
@@ -99,13 +130,33 @@ function toggleKey() {
     >
       <span class="dot"></span>
     </button>
+    <Dropdown :trigger="['click']" :disabled="locked">
+      <button class="bare more" :aria-label="`More for ${name}`">⋮</button>
+      <template #overlay>
+        <Menu>
+          <MenuItemGroup v-if="numeric" key="s" title="Add a signal">
+            <MenuItem
+              v-for="s in recipes.signals"
+              :key="s.kind"
+              :title="s.summary"
+              @click="addSignal(s.kind)"
+              >{{ s.label }}</MenuItem
+            >
+          </MenuItemGroup>
+          <MenuItem v-if="numeric" key="c" @click="view.curves = true">Show its curve</MenuItem>
+          <MenuDivider v-if="numeric" />
+          <MenuItem key="r" :disabled="!property.keyed" @click="removeKeys">Remove all its keys</MenuItem>
+        </Menu>
+      </template>
+    </Dropdown>
   </div>
+  <SignalList v-if="property.signals" :property="property.name" :label="name" :locked="locked" />
 </template>
 
 <style scoped>
 .row {
   display: grid;
-  grid-template-columns: 84px 1fr 24px;
+  grid-template-columns: 84px 1fr 22px 14px;
   gap: 6px;
   align-items: center;
   min-height: 27px;
@@ -125,7 +176,12 @@ function toggleKey() {
   color: var(--quiet);
 }
 .key {
-  padding: 6px;
+  padding: 5px;
+}
+.more {
+  padding: 0 4px;
+  margin-left: -6px;
+  color: #8f8f8f;
 }
 .dot {
   width: 9px;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button, Drawer, message, Progress, Segmented } from 'ant-design-vue';
+import { Button, Checkbox, Drawer, message, Progress, Segmented } from 'ant-design-vue';
 import { computed, ref, watch } from 'vue';
 import { api, type Job } from '../api/client';
 import { useProject } from '../stores/project';
@@ -9,6 +9,8 @@ const open = defineModel<boolean>('open', { required: true });
 const project = useProject();
 const shot = useShot();
 const output = ref<'H264' | 'PNG'>('H264');
+const workOnly = ref(false);
+const work = computed(() => shot.shot?.work ?? undefined);
 const renders = computed(() => project.jobs.filter((j) => j.kind === 'RENDER'));
 
 watch(open, (o) => {
@@ -24,7 +26,8 @@ async function attempt(work: () => Promise<unknown>) {
   await project.refresh();
 }
 
-const start = () => attempt(() => api.render(shot.view?.id ?? '', output.value));
+const start = () =>
+  attempt(() => api.render(shot.view?.id ?? '', output.value, workOnly.value && Boolean(work.value)));
 
 function state(j: Job): string {
   switch (j.state) {
@@ -53,6 +56,9 @@ function state(j: Job): string {
           { value: 'PNG', label: 'PNG frames with alpha' },
         ]"
       />
+      <Checkbox v-if="work" v-model:checked="workOnly" class="work"
+        >Only the work range, frames {{ work.from }} to {{ work.to - 1 }}</Checkbox
+      >
       <Button type="primary" block @click="start">Render “{{ shot.shot?.name }}” at full size</Button>
     </div>
     <ul>
@@ -91,6 +97,9 @@ function state(j: Job): string {
 </template>
 
 <style scoped>
+.work {
+  margin: 8px 0;
+}
 .new {
   display: grid;
   gap: 8px;

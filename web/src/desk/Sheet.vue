@@ -5,20 +5,31 @@ import { useDesk } from '../stores/desk';
 import { useFrames, type PropertyNow } from '../stores/frames';
 import { useProject } from '../stores/project';
 import { useShot } from '../stores/shot';
-import { useView } from '../stores/view';
+import { useTiming } from '../stores/timing';
+import { useView, type Stance } from '../stores/view';
 import CutSection from './CutSection.vue';
 import EaseEditor from './EaseEditor.vue';
 import FontPicker from './FontPicker.vue';
 import KindGlyph from './KindGlyph.vue';
+import ManySheet from './ManySheet.vue';
+import PassageSheet from './PassageSheet.vue';
 import PropertyRow from './PropertyRow.vue';
+import TimeSection from './TimeSection.vue';
 
 const shot = useShot();
 const view = useView();
 const frames = useFrames();
 const desk = useDesk();
 const project = useProject();
+const timing = useTiming();
 
-const SECTIONS = ['Look', 'Place', 'Cut', 'Blend'] as const;
+const STANCES = [
+  { value: 'rest', label: 'Rest' },
+  { value: 'arrive', label: 'Arrive' },
+  { value: 'leave', label: 'Leave' },
+];
+
+const SECTIONS = ['Look', 'Place', 'Cut', 'Time', 'Blend'] as const;
 const section = ref<(typeof SECTIONS)[number]>('Look');
 const layer = computed(() => shot.find(view.layer));
 const row = computed(() => shot.row(view.layer));
@@ -94,14 +105,29 @@ const parents = computed(() => [
 ]);
 const media = computed(() => {
   const c = layer.value?.content;
-  return c?.kind === 'footage' || c?.kind === 'still' ? project.find(c.media) : undefined;
+  return c?.kind === 'footage' || c?.kind === 'still' || c?.kind === 'sound'
+    ? project.find(c.media)
+    : undefined;
 });
 const chosenKey = computed(() => view.keys[0]);
+const sections = computed(() =>
+  [...SECTIONS].filter((s) => layer.value?.content.kind !== 'sound' || s === 'Look' || s === 'Time'),
+);
 </script>
 
 <template>
   <section class="sheet" aria-label="Sheet of the layer">
-    <template v-if="layer">
+    <ManySheet v-if="view.layers.length > 1 && !chosenKey" />
+    <template v-else-if="layer">
+      <Segmented
+        v-if="layer.content.kind !== 'sound'"
+        :value="view.stance"
+        block
+        :options="STANCES"
+        class="stances"
+        aria-label="The pose that is edited"
+        @change="(v) => timing.take(v as Stance)"
+      />
       <div class="head">
         <KindGlyph :kind="layer.content.kind" />
         <Input
@@ -115,8 +141,18 @@ const chosenKey = computed(() => view.keys[0]);
         />
       </div>
       <p v-if="locked" class="why">Locked: unlock it in its row to change it.</p>
-      <Segmented v-model:value="section" block :options="[...SECTIONS]" class="sections" />
-      <div class="body">
+      <div v-if="view.stance !== 'rest'" class="body">
+        <PassageSheet :layer="layer" :arriving="view.stance === 'arrive'" :locked="locked" />
+      </div>
+      <Segmented
+        v-if="view.stance === 'rest'"
+        v-model:value="section"
+        block
+        size="small"
+        :options="sections"
+        class="sections"
+      />
+      <div v-if="view.stance === 'rest'" class="body">
         <template v-if="section === 'Look'">
           <template v-if="layer.content.kind === 'text'">
             <Textarea
@@ -173,6 +209,10 @@ const chosenKey = computed(() => view.keys[0]);
               </div>
             </template>
           </template>
+          <template v-else-if="layer.content.kind === 'sound'">
+            <p class="why">{{ media?.name }}: heard, not seen. Space plays it with the picture.</p>
+            <PropertyRow v-for="p in starting('sound.')" :key="p.name" :property="p" :locked="locked" />
+          </template>
           <template v-else-if="media">
             <img class="thumb" :src="`/api/media/${media.id}/thumbnail.png`" :alt="media.name" />
             <dl>
@@ -186,6 +226,10 @@ const chosenKey = computed(() => view.keys[0]);
               </template>
             </dl>
           </template>
+          <p v-else-if="layer.content.kind === 'again'" class="why">
+            What lies in “{{ shot.find(layer.content.group)?.name }}”, once more. Whatever is changed there is
+            changed here.
+          </p>
           <p v-else class="why">
             A group of {{ (layer.content as { layers: unknown[] }).layers.length }} layers. Open it in its row
             to see them.
@@ -202,7 +246,14 @@ const chosenKey = computed(() => view.keys[0]);
               :disabled="locked"
               :value="layer.parent ?? ''"
               :options="parents"
-              @change="(v) => shot.setField(layer!.id, 'parent', v || null, 'Parent')"
+              @change="
+                (v) =>
+                  timing.edit('Parent', 'set-parent', {
+                    layer: layer!.id,
+                    parent: v || null,
+                    frame: view.frame,
+                  })
+              "
             />
           </div>
           <div class="line">
@@ -239,6 +290,7 @@ const chosenKey = computed(() => view.keys[0]);
             }}
           </button>
         </template>
+        <TimeSection v-else-if="section === 'Time'" :layer="layer" :locked="locked" />
         <CutSection v-else-if="section === 'Cut'" :layer="layer" :properties="properties" :locked="locked" />
         <template v-else>
           <div class="line">
@@ -284,6 +336,9 @@ const chosenKey = computed(() => view.keys[0]);
 .name {
   font-weight: 600;
   padding-left: 2px;
+}
+.stances {
+  margin: 8px 12px 0;
 }
 .sections {
   margin: 0 12px 8px;

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { Input, message, Modal } from 'ant-design-vue';
+import { Input, message, Modal, Select } from 'ant-design-vue';
 import { ref } from 'vue';
 import { typedTime } from '../lib/timecode';
 import { useShot } from '../stores/shot';
 
-/** Name, size, rate and length of the shot. Layers stay where they are; one change, one undo step. */
+/** Name, size, rate, length, shutter and light of the shot. */
 const emit = defineEmits<{ close: [] }>();
 const shot = useShot();
 const now = shot.shot;
@@ -14,6 +14,15 @@ const width = ref(String(now?.format.width ?? 1920));
 const height = ref(String(now?.format.height ?? 1080));
 const rate = ref(now?.format.rate ?? '24');
 const length = ref(String(now?.length ?? 120));
+const inside = ref<'stays' | 'ends' | 'stretches'>('ends');
+const angle = ref(now?.shutter.angle ?? 180);
+const phase = ref(now?.shutter.phase ?? 0);
+const light = ref(now?.format.light ?? 'display');
+const lights = [
+  { value: 'display', label: 'by what the display is told, as the web does' },
+  { value: 'linear-srgb', label: 'by light, through the sRGB curve' },
+  { value: 'linear-bt709', label: 'by light, through the BT.709 curve' },
+];
 
 async function save() {
   const frames = typedTime(length.value, rate.value, now?.length ?? 0);
@@ -21,14 +30,21 @@ async function save() {
     void message.error('The length is a frame number, seconds such as 5s, or a timecode.');
     return;
   }
-  const format = { width: Number(width.value), height: Number(height.value), rate: rate.value };
-  const done = await shot.edit('Shot settings', {
-    patch: [
-      { op: 'replace', path: '/name', value: name.value },
-      { op: 'replace', path: '/format', value: format },
-      { op: 'replace', path: '/length', value: frames },
-    ],
-  });
+  const format = {
+    width: Number(width.value),
+    height: Number(height.value),
+    rate: rate.value,
+    light: light.value,
+  };
+  const settings = {
+    kind: 'settings',
+    name: name.value,
+    format,
+    shutter: { angle: Number(angle.value), phase: Number(phase.value) },
+  };
+  const relength = { kind: 'relength', length: frames, inside: inside.value };
+  const edits = frames === now?.length ? [settings] : [relength, settings];
+  const done = await shot.edit('Shot settings', { edit: { kind: 'several', edits } });
   if (done) emit('close');
 }
 </script>
@@ -47,6 +63,23 @@ async function save() {
       <Input id="settings-rate" v-model:value="rate" placeholder="24 or 30000/1001" />
       <label for="settings-length">Length</label>
       <Input id="settings-length" v-model:value="length" placeholder="120, 5s, 00:00:05:00, +12" />
+      <span>What is in it</span>
+      <Select
+        v-model:value="inside"
+        aria-label="What becomes of the layers"
+        :options="[
+          { value: 'ends', label: 'layers that end with the shot end with it still' },
+          { value: 'stretches', label: 'is stretched with the shot' },
+          { value: 'stays', label: 'stays as it is' },
+        ]"
+      />
+      <span>Shutter</span>
+      <span class="pair">
+        <Input v-model:value="angle" aria-label="Shutter angle" /> ° open, from
+        <Input v-model:value="phase" aria-label="Shutter phase" /> °
+      </span>
+      <span>Layers are mixed</span>
+      <Select v-model:value="light" aria-label="Layers are mixed" :options="lights" />
     </div>
   </Modal>
 </template>

@@ -2,89 +2,147 @@
 import { Dropdown, Menu, MenuDivider, MenuItem } from 'ant-design-vue';
 import { PlusOutlined } from '@ant-design/icons-vue';
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
-import { keyed, type KeyedProperty, type Row } from '../lib/layers';
-import { framesPerSecond, timecode } from '../lib/timecode';
+import { follow } from '../lib/drag';
+import { keyed, start, type KeyedProperty, type Row } from '../lib/layers';
 import { useAdding } from '../stores/adding';
-import { useDesk } from '../stores/desk';
-import { useFrames } from '../stores/frames';
 import { useShot } from '../stores/shot';
-import { useView } from '../stores/view';
+import { useTiming } from '../stores/timing';
+import { useView, type KeyName } from '../stores/view';
+import CurvesView from './CurvesView.vue';
 import CutBrackets from './CutBrackets.vue';
 import TimelineBar from './TimelineBar.vue';
 import TimelineKeys from './TimelineKeys.vue';
 import TimelineName from './TimelineName.vue';
+import TimelineRuler from './TimelineRuler.vue';
 
 /** One row a layer: its name at the left, its bar at the right; below an opened row a line of keys a property. */
-const emit = defineEmits<{ media: [] }>();
 const shot = useShot();
 const view = useView();
-const frames = useFrames();
-const desk = useDesk();
 const adding = useAdding();
+const timing = useTiming();
 
 const NAMES = 304;
 const PAD = 12;
-const unfolded = ref<Set<string>>(new Set());
+/** How high a row of a layer and one of a property are, with the line under them. */
+const ROW = 33;
+const THIN = 23;
 const room = ref(900);
 const scroller = ref<HTMLElement>();
+const body = ref<HTMLElement>();
 let watcher: ResizeObserver | undefined;
 
-const length = computed(() => shot.shot?.length ?? 1);
-const rate = computed(() => shot.shot?.format.rate ?? '24');
-/** Pixels a frame takes; the whole shot fits. */
-const pace = computed(() => Math.max(0.02, (room.value - NAMES - 2 * PAD) / length.value));
-const x = (frame: number) => PAD + frame * pace.value;
+const range = computed(() => view.range ?? { from: 0, to: timing.length });
+/** Pixels a frame takes. */
+const pace = computed(() =>
+  Math.max(0.02, (room.value - NAMES - 2 * PAD) / (range.value.to - range.value.from)),
+);
+/** Where frame 0 lies. */
+const pad = computed(() => PAD - range.value.from * pace.value);
+const x = (frame: number) => pad.value + frame * pace.value;
 
 interface Line {
   row: Row;
+  keys: KeyedProperty[];
   property?: KeyedProperty;
+  top: number;
 }
-const lines = computed<Line[]>(() =>
-  shot.list.flatMap((row) => [
-    { row },
-    ...(unfolded.value.has(row.layer.id) ? keyed(row.layer).map((property) => ({ row, property })) : []),
-  ]),
-);
-
-const ticks = computed(() => {
-  const fps = framesPerSecond(rate.value);
-  const seconds = [0.25, 0.5, 1, 2, 5, 10, 30, 60, 300].find((s) => s * fps * pace.value > 64) ?? 600;
-  const count = Math.floor(length.value / (seconds * fps));
-  return Array.from({ length: count + 1 }, (_, i) => ({
-    frame: Math.round(i * seconds * fps),
-    label: seconds < 1 ? timecode(Math.round(i * seconds * fps), rate.value).slice(3) : `${i * seconds} s`,
-  }));
-});
-
-/** Runs of frames that are kept, for the line under the ruler. */
-const runs = computed(() => {
-  const all: { from: number; to: number }[] = [];
-  for (let f = 0; f < length.value; f++) {
-    if (!frames.ready.has(f)) continue;
-    const last = all[all.length - 1];
-    if (last && last.to === f) last.to = f + 1;
-    else all.push({ from: f, to: f + 1 });
+const lines = computed<Line[]>(() => {
+  const all: Line[] = [];
+  let top = 0;
+  for (const row of shot.list) {
+    const keys = keyed(row.layer);
+    all.push({ row, keys, top });
+    top += ROW;
+    if (!view.unfolded.has(row.layer.id)) continue;
+    for (const property of keys) {
+      all.push({ row, keys, property, top });
+      top += THIN;
+    }
   }
   return all;
 });
 
-function toggle(id: string) {
-  const next = new Set(unfolded.value);
-  if (!next.delete(id)) next.add(id);
-  unfolded.value = next;
+/** The group that the chosen layer lies in, from the shot inwards. */
+const path = computed(() => {
+  const names: { id?: string; name: string }[] = [];
+  let row = shot.row(view.layer);
+  while (row?.group) {
+    const group: Row | undefined = shot.row(row.group);
+    if (group) names.unshift({ id: group.layer.id, name: group.layer.name });
+    row = group;
+  }
+  return names;
+});
+
+/** Keys in a rectangle, which may go over layers and properties. */
+const box = ref<{ left: number; top: number; width: number; height: number }>();
+function within(left: number, right: number, top: number, bottom: number): KeyName[] {
+  return lines.value.flatMap((l) => {
+    const high = l.property ? THIN : ROW;
+    if (l.top + high <= top || l.top >= bottom) return [];
+    const closed = !l.property && !view.unfolded.has(l.row.layer.id);
+    const properties = l.property ? [l.property] : closed ? l.keys : [];
+    return properties.flatMap((p) =>
+      p.keys
+        .filter((k) => {
+          const at = x(start(l.row) + k.at);
+          return at >= left && at <= right;
+        })
+        .map((k) => ({ layer: l.row.layer.id, property: p.name, at: k.at })),
+    );
+  });
 }
 
-function scrub(e: PointerEvent) {
-  const ruler = e.currentTarget as HTMLElement;
-  ruler.setPointerCapture(e.pointerId);
-  view.playing = false;
-  const go = (m: PointerEvent) => {
-    const left = ruler.getBoundingClientRect().left;
-    desk.go(Math.floor((m.clientX - left - PAD) / pace.value));
-  };
-  go(e);
-  ruler.onpointermove = go;
-  ruler.onpointerup = () => (ruler.onpointermove = null);
+function boxed(e: PointerEvent, row?: Row) {
+  if (e.button !== 0 || !body.value) return;
+  e.preventDefault();
+  const frame = body.value.getBoundingClientRect();
+  const from = { x: e.clientX - frame.left, y: e.clientY - frame.top };
+  const before = e.shiftKey ? [...view.keys] : [];
+  follow({
+    move: (m) => {
+      const to = { x: m.clientX - frame.left, y: m.clientY - frame.top };
+      if (!box.value && Math.hypot(to.x - from.x, to.y - from.y) < 4) return;
+      box.value = {
+        left: Math.max(NAMES, Math.min(from.x, to.x)),
+        top: Math.min(from.y, to.y),
+        width: Math.abs(to.x - from.x),
+        height: Math.abs(to.y - from.y),
+      };
+    },
+    end: () => {
+      const b = box.value;
+      box.value = undefined;
+      if (!b) {
+        if (row && !e.shiftKey) view.choose(row.layer.id);
+        view.keys = [];
+        return;
+      }
+      const found = within(b.left - NAMES, b.left + b.width - NAMES, b.top, b.top + b.height);
+      const layers = [...new Set([...before, ...found].map((k) => k.layer))];
+      if (layers.length) view.chooseAll(layers);
+      view.keys = [...before, ...found];
+    },
+    cancel: () => (box.value = undefined),
+  });
+}
+
+/** With Ctrl closer or farther about the pointer; sideways, or with Shift, along. */
+function wheel(e: WheelEvent) {
+  const along = e.shiftKey ? e.deltaY : e.deltaX;
+  if (!e.ctrlKey && along === 0) return;
+  e.preventDefault();
+  const { from, to } = range.value;
+  const long = to - from;
+  if (e.ctrlKey && scroller.value) {
+    const at = from + (e.clientX - scroller.value.getBoundingClientRect().left - NAMES - PAD) / pace.value;
+    const next = Math.min(timing.length, Math.max(8, long * Math.exp(e.deltaY / 300)));
+    const begin = Math.min(timing.length - next, Math.max(0, at - ((at - from) * next) / long));
+    view.range = next >= timing.length ? undefined : { from: begin, to: begin + next };
+  } else if (view.range) {
+    const begin = Math.min(timing.length - long, Math.max(0, from + along / pace.value));
+    view.range = { from: begin, to: begin + long };
+  }
 }
 
 onMounted(() => {
@@ -97,7 +155,7 @@ onBeforeUnmount(() => watcher?.disconnect());
 </script>
 
 <template>
-  <section ref="scroller" class="timeline" aria-label="Timeline">
+  <section ref="scroller" class="timeline" aria-label="Timeline" @wheel="wheel">
     <div class="ruler-row">
       <div class="corner">
         <Dropdown :trigger="['click']">
@@ -105,7 +163,7 @@ onBeforeUnmount(() => watcher?.disconnect());
           <template #overlay>
             <Menu>
               <MenuItem key="text" @click="adding.text()">Text</MenuItem>
-              <MenuItem key="media" @click="emit('media')">Clip or still…</MenuItem>
+              <MenuItem key="media" @click="view.drawer = 'media'">Clip, still or sound…</MenuItem>
               <MenuDivider />
               <MenuItem key="solid" @click="adding.fill('solid')">One colour</MenuItem>
               <MenuItem key="linear" @click="adding.fill('linear')">Linear gradient</MenuItem>
@@ -113,47 +171,78 @@ onBeforeUnmount(() => watcher?.disconnect());
             </Menu>
           </template>
         </Dropdown>
-        <span class="quiet">{{ shot.list.length }} {{ shot.list.length === 1 ? 'layer' : 'layers' }}</span>
+        <span v-if="path.length" class="within">
+          <template v-for="p in path" :key="p.id"
+            ><button class="bare" @click="view.choose(p.id)">{{ p.name }}</button> ›
+          </template>
+          {{ shot.find(view.layer)?.name }}
+        </span>
+        <span v-else class="quiet"
+          >{{ shot.list.length }} {{ shot.list.length === 1 ? 'layer' : 'layers' }}</span
+        >
+        <button
+          class="bare"
+          :class="{ set: view.curves }"
+          :aria-pressed="view.curves"
+          title="Curves of the chosen properties (C)"
+          @click="view.curves = !view.curves"
+        >
+          Curves
+        </button>
       </div>
-      <div class="ruler" data-testid="ruler" @pointerdown="scrub">
-        <span v-for="t in ticks" :key="t.frame" class="tick" :style="{ left: `${x(t.frame)}px` }">{{
-          t.label
-        }}</span>
-        <span
-          v-for="r in runs"
-          :key="r.from"
-          class="kept"
-          :style="{ left: `${x(r.from)}px`, width: `${(r.to - r.from) * pace}px` }"
-        ></span>
-        <span class="head" :style="{ left: `${x(view.frame)}px` }"></span>
-      </div>
+      <TimelineRuler :pace="pace" :pad="pad" />
     </div>
-    <div class="rows">
+    <CurvesView v-if="view.curves" :pace="pace" :pad="pad" :names="NAMES" />
+    <div v-else ref="body" class="rows">
       <CutBrackets :lines="lines" />
       <div
         v-for="l in lines"
         :key="l.row.layer.id + (l.property?.name ?? '')"
         class="line"
-        :class="{ chosen: !l.property && l.row.layer.id === view.layer, thin: l.property }"
+        :class="{ chosen: !l.property && view.layers.includes(l.row.layer.id), thin: l.property }"
       >
-        <TimelineName
-          v-if="!l.property"
-          :row="l.row"
-          :unfolded="unfolded.has(l.row.layer.id)"
-          @toggle="toggle(l.row.layer.id)"
-        />
-        <div v-else class="property">{{ l.property.label }}</div>
-        <div class="lane" @pointerdown.self="view.choose(l.row.layer.id)">
+        <TimelineName v-if="!l.property" :row="l.row" :folds="l.keys.length > 0" />
+        <div v-else class="property" :style="{ paddingLeft: `${62 + l.row.depth * 14}px` }">
+          <button
+            class="bare"
+            :title="`Choose all keys of ${l.property.label}`"
+            @click="
+              view.chooseAll([l.row.layer.id]);
+              view.keys = l.property.keys.map((k) => ({
+                layer: l.row.layer.id,
+                property: l.property?.name ?? '',
+                at: k.at,
+              }));
+            "
+          >
+            {{ l.property.label }}
+          </button>
+          <span v-if="l.property.signals.length" class="quiet">
+            ∿ {{ l.property.signals.map((s) => s.kind).join(', ') }}</span
+          >
+        </div>
+        <div class="lane" @pointerdown.self="boxed($event, l.row)">
           <TimelineBar
             v-if="!l.property"
             :row="l.row"
             :pace="pace"
-            :pad="PAD"
-            :keys="unfolded.has(l.row.layer.id) ? [] : keyed(l.row.layer)"
+            :pad="pad"
+            :keys="view.unfolded.has(l.row.layer.id) ? [] : l.keys"
           />
-          <TimelineKeys v-else :row="l.row" :property="l.property" :pace="pace" :pad="PAD" />
+          <TimelineKeys v-else :row="l.row" :property="l.property" :pace="pace" :pad="pad" />
         </div>
       </div>
+      <div class="rest" @pointerdown.self="boxed($event)"></div>
+      <div
+        v-if="box"
+        class="box"
+        :style="{
+          left: `${box.left}px`,
+          top: `${box.top}px`,
+          width: `${box.width}px`,
+          height: `${box.height}px`,
+        }"
+      ></div>
       <div class="playhead" :style="{ left: `${NAMES + x(view.frame)}px` }"></div>
       <p v-if="shot.list.length === 0" class="nothing">
         Nothing here yet. “Add” puts the first layer in; clips can be dropped on the Picture.
@@ -175,7 +264,7 @@ onBeforeUnmount(() => watcher?.disconnect());
   top: 0;
   z-index: 3;
   display: flex;
-  height: 28px;
+  height: 32px;
   background: #202020;
   border-bottom: 1px solid #0c0c0c;
 }
@@ -192,47 +281,39 @@ onBeforeUnmount(() => watcher?.disconnect());
 .quiet {
   color: var(--quiet);
 }
-.ruler {
-  position: relative;
-  flex: 1;
-  cursor: ew-resize;
-  touch-action: none;
-  overflow: hidden;
-}
-.tick {
-  position: absolute;
-  top: 4px;
-  padding-left: 4px;
-  border-left: 1px solid #555;
-  color: var(--quiet);
-  font-size: 11px;
-  line-height: 14px;
-  white-space: nowrap;
-  pointer-events: none;
-}
-.kept {
-  position: absolute;
-  bottom: 0;
-  height: 2px;
-  background: var(--accent);
-  pointer-events: none;
-}
-.head {
-  position: absolute;
-  bottom: 0;
-  width: 9px;
-  height: 14px;
-  margin-left: -4px;
-  background: #f4f4f4;
-  clip-path: polygon(0 0, 100% 0, 100% 60%, 50% 100%, 0 60%);
-  pointer-events: none;
-}
 .rows {
   position: relative;
-  min-height: calc(100% - 30px);
+  display: flex;
+  flex-direction: column;
+  min-height: calc(100% - 34px);
+}
+.rest {
+  flex: 1;
+  min-height: 24px;
+  margin-left: 304px;
+}
+.box {
+  position: absolute;
+  border: 1px solid #f4f4f4;
+  background: #ffffff1f;
+  pointer-events: none;
+  z-index: 2;
+}
+.within {
+  flex: 1;
+  min-width: 0;
+  padding: 0 6px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  font-size: 12px;
+}
+.set {
+  color: var(--accent);
 }
 .line {
   display: flex;
+  flex: none;
   height: 32px;
   border-bottom: 1px solid #1c1c1c;
 }
@@ -246,8 +327,9 @@ onBeforeUnmount(() => watcher?.disconnect());
 .property {
   flex: none;
   width: 304px;
-  padding-left: 62px;
   box-sizing: border-box;
+  overflow: hidden;
+  white-space: nowrap;
   color: var(--quiet);
   font-size: 12px;
   line-height: 22px;

@@ -1,89 +1,277 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
+import type { Change } from '../api/client';
+import { follow } from '../lib/drag';
+import { drawn } from '../lib/ease';
 import type { KeyedProperty, Row } from '../lib/layers';
+import { snapped, snappedBy } from '../lib/snap';
+import { framesPerSecond } from '../lib/timecode';
 import { useDesk } from '../stores/desk';
 import { useProject } from '../stores/project';
+import { useShot } from '../stores/shot';
+import { useSound } from '../stores/sound';
+import { useTiming } from '../stores/timing';
 import { useView } from '../stores/view';
 
-/** A layer's span: dragged by its middle it slides, by its ends it is trimmed. */
+/**
+ * A layer's span. Dragged by its middle it slides, and all chosen ones with it; by its ends it is trimmed. With Shift the
+ * content is moved under the bar, or stretched with its end. The ramps are how it arrives and leaves.
+ */
 const props = defineProps<{ row: Row; pace: number; pad: number; keys: KeyedProperty[] }>();
 const view = useView();
 const desk = useDesk();
 const project = useProject();
+const timing = useTiming();
+const sound = useSound();
+const shot = useShot();
 
 type Span = Row['layer']['span'];
-const dragged = ref<Span>();
-const span = computed(() => dragged.value ?? props.row.layer.span);
+type Way = 'arrive' | 'leave';
+const own = ref<Span>();
+const ramp = ref<{ way: Way; length: number }>();
+const slipped = ref(0);
+const span = computed<Span>(() => {
+  const d = timing.dragged;
+  const s = own.value ?? props.row.layer.span;
+  return d?.kind === 'slide' && d.layers.includes(props.row.layer.id) ? { ...s, in: s.in + d.by } : s;
+});
 const left = computed(() => props.pad + (span.value.in + props.row.shift) * props.pace);
 const width = computed(() => span.value.length * props.pace);
 const note = computed(() => {
   const c = props.row.layer.content;
-  if (c.kind !== 'footage') return '';
-  const clip = project.find(c.media);
-  return clip ? `${span.value.offset} – ${span.value.offset + span.value.length} of ${clip.frames}` : '';
+  const parts: string[] = [];
+  if (c.kind === 'footage') {
+    const clip = project.find(c.media);
+    const offset = span.value.offset + slipped.value;
+    if (clip) parts.push(`${offset} – ${offset + span.value.length} of ${clip.frames}`);
+  }
+  const p = props.row.layer.pace;
+  if (p.freeze !== null) parts.push('frozen');
+  else if (p.speed !== 1) parts.push(`${Number((p.speed * 100).toFixed(1))} %`);
+  if (p.reversed) parts.push('backwards');
+  if (p.hold > 1) parts.push(`each ${p.hold} frames`);
+  return parts.join(' · ');
 });
 const dots = computed(() => {
   const all = new Set(props.keys.flatMap((p) => p.keys.map((k) => k.at)));
   return [...all].map((at) => at - span.value.offset).filter((f) => f >= 0 && f < span.value.length);
 });
 
-function change(next: Span) {
-  return { patch: [{ op: 'add' as const, path: `${props.row.pointer}/span`, value: next }] };
+const H = 22;
+/** A sound's loudness over the bar, as the outline of its waveform. */
+const wave = computed(() => {
+  const c = props.row.layer.content;
+  if (c.kind !== 'sound') return '';
+  const clip = project.find(c.media);
+  const peaks = sound.peaks.get(c.media);
+  void sound.askPeaks(c.media);
+  if (!clip || !peaks) return '';
+  const seconds = clip.frames / Number(clip.rate);
+  const fps = framesPerSecond(shot.shot?.format.rate ?? '24');
+  const speed = props.row.layer.pace.speed;
+  const columns = Math.max(1, Math.min(1200, Math.floor(width.value)));
+  const points = Array.from({ length: columns }, (_, i) => {
+    const frame = (span.value.offset + slipped.value + (i / columns) * span.value.length) * speed;
+    const peak = peaks[Math.floor((frame / fps / seconds) * peaks.length)] ?? 0;
+    return [((i + 0.5) / columns) * width.value, Math.sqrt(peak) * (H / 2 - 2)] as const;
+  });
+  const up = points.map(([px, h]) => `${px.toFixed(1)} ${(H / 2 - h).toFixed(1)}`);
+  const down = [...points].reverse().map(([px, h]) => `${px.toFixed(1)} ${(H / 2 + h).toFixed(1)}`);
+  return `M${up.join('L')}L${down.join('L')}Z`;
+});
+const ramps = computed(() => {
+  const l = props.row.layer;
+  const all: { way: Way; from: number; to: number; path: string; label: string; delay: number }[] = [];
+  const add = (way: Way, delay: number, length: number, ease: Parameters<typeof drawn>[0], label: string) => {
+    const a = way === 'arrive' ? delay : span.value.length - 1 - delay;
+    const b = way === 'arrive' ? delay + length : span.value.length - 1 - delay - length;
+    const px = (t: number) =>
+      way === 'arrive' ? (a + (b - a) * t) * props.pace : (b + (a - b) * t + 1) * props.pace;
+    const py = (v: number) => (way === 'arrive' ? H - 2 - v * (H - 4) : 2 + v * (H - 4));
+    all.push({
+      way,
+      delay,
+      from: Math.min(px(0), px(1)),
+      to: Math.max(px(0), px(1)),
+      path: drawn(ease, px, py),
+      label,
+    });
+  };
+  for (const way of ['arrive', 'leave'] as const) {
+    const p = l[way];
+    if (!p) continue;
+    const length = ramp.value?.way === way ? ramp.value.length : p.length;
+    add(way, p.delay, length, p.ease, p.opening?.kind ?? 'pose');
+  }
+  return all;
+});
+
+function sole(e: PointerEvent) {
+  if (e.shiftKey && (e.ctrlKey || e.metaKey)) return false;
+  if (e.ctrlKey || e.metaKey) {
+    view.chooseToo(props.row.layer.id);
+    return false;
+  }
+  if (!view.layers.includes(props.row.layer.id)) view.choose(props.row.layer.id);
+  return !props.row.layer.locked && e.button === 0;
 }
 
-function drag(e: PointerEvent, part: 'in' | 'out' | 'all') {
-  view.choose(props.row.layer.id);
-  if (props.row.layer.locked || e.button !== 0) return;
+/** Drafts while the pointer moves; kept when it is let go. */
+function drag(
+  e: PointerEvent,
+  label: string,
+  move: (by: number, m: PointerEvent) => Change | undefined,
+  done: () => void,
+) {
   e.preventDefault();
-  const start = props.row.layer.span;
   const from = e.clientX;
-  const move = (m: PointerEvent) => {
-    const by = Math.round((m.clientX - from) / props.pace);
-    const next = { ...start };
-    if (part === 'all') {
-      next.in = start.in + by;
-    } else if (part === 'out') {
-      next.length = Math.max(1, start.length + by);
-    } else {
-      const cut = Math.min(start.length - 1, by);
-      next.in = start.in + cut;
-      next.length = start.length - cut;
-      next.offset = start.offset + cut;
-    }
-    dragged.value = next;
-    desk.draft(change(next));
-  };
-  const up = () => {
-    removeEventListener('pointermove', move);
-    const next = dragged.value;
-    const moved = next && JSON.stringify(next) !== JSON.stringify(start);
-    if (next && moved) {
-      void desk
-        .commit(part === 'all' ? 'Slide' : 'Trim', change(next))
-        .then(() => (dragged.value = undefined));
-    } else {
-      if (next) desk.drop();
-      dragged.value = undefined;
-    }
-  };
-  addEventListener('pointermove', move);
-  addEventListener('pointerup', up, { once: true });
+  let last: Change | undefined;
+  follow({
+    move: (m) => {
+      last = move((m.clientX - from) / props.pace, m);
+      if (last) desk.draft(last);
+    },
+    end: () => {
+      if (last) void desk.commit(label, last).then(done);
+      else done();
+    },
+    cancel: () => {
+      done();
+      desk.drop();
+    },
+  });
+}
+
+function slide(e: PointerEvent) {
+  if (!sole(e)) return;
+  if (e.shiftKey) {
+    slip(e);
+    return;
+  }
+  const layers = timing.free;
+  const ends = shotEnds(layers);
+  const lines = timing.lines({ layers });
+  let moved = false;
+  drag(
+    e,
+    'Slide',
+    (wanted, m) => {
+      moved = true;
+      const by = m.altKey ? Math.round(wanted) : snappedBy(Math.round(wanted), ends, lines, 7 / props.pace);
+      timing.dragged = { kind: 'slide', layers, by };
+      return by === 0 ? undefined : { edit: { kind: 'slide', layers, by } };
+    },
+    () => {
+      timing.dragged = undefined;
+      if (!moved) view.choose(props.row.layer.id);
+    },
+  );
+}
+
+function shotEnds(layers: string[]): number[] {
+  const s = props.row.layer.span;
+  return layers.length === 0 ? [] : [s.in + props.row.shift, s.in + s.length + props.row.shift];
+}
+
+function slip(e: PointerEvent) {
+  const layers = [props.row.layer.id];
+  drag(
+    e,
+    'Slip',
+    (wanted) => {
+      slipped.value = -Math.round(wanted);
+      return slipped.value === 0 ? undefined : { edit: { kind: 'slip', layers, by: slipped.value } };
+    },
+    () => (slipped.value = 0),
+  );
+}
+
+function end(e: PointerEvent, part: 'in' | 'out') {
+  if (!sole(e)) return;
+  const s = props.row.layer.span;
+  const stretch = e.shiftKey && part === 'out';
+  const lines = timing.lines({ layers: [props.row.layer.id] });
+  const edge = (part === 'in' ? s.in : s.in + s.length) + props.row.shift;
+  drag(
+    e,
+    stretch ? 'Stretch' : 'Trim',
+    (wanted, m) => {
+      const to = m.altKey
+        ? edge + Math.round(wanted)
+        : snapped(edge + Math.round(wanted), lines, 7 / props.pace);
+      const by = to - edge;
+      const next = { ...s };
+      if (part === 'out') {
+        next.length = Math.max(1, s.length + by);
+      } else {
+        const cut = Math.min(s.length - 1, by);
+        next.in = s.in + cut;
+        next.length = s.length - cut;
+        next.offset = s.offset + cut;
+      }
+      own.value = next;
+      if (next.in === s.in && next.length === s.length) return undefined;
+      return stretch
+        ? { edit: { kind: 'stretch', layer: props.row.layer.id, length: next.length } }
+        : { patch: [{ op: 'add', path: `${props.row.pointer}/span`, value: next }] };
+    },
+    () => (own.value = undefined),
+  );
+}
+
+function ramped(e: PointerEvent, way: Way) {
+  if (!sole(e)) return;
+  const now = props.row.layer[way];
+  if (!now) return;
+  drag(
+    e,
+    way === 'arrive' ? 'Length of the arrival' : 'Length of the departure',
+    (wanted) => {
+      const by = Math.round(way === 'arrive' ? wanted : -wanted);
+      const length = Math.max(1, Math.min(props.row.layer.span.length - 1, now.length + by));
+      ramp.value = { way, length };
+      return length === now.length
+        ? undefined
+        : { patch: [{ op: 'add', path: `${props.row.pointer}/${way}/length`, value: length }] };
+    },
+    () => (ramp.value = undefined),
+  );
 }
 </script>
 
 <template>
   <div
     class="bar"
-    :class="{ chosen: row.layer.id === view.layer, off: row.layer.hidden }"
+    :class="{ chosen: view.layers.includes(row.layer.id), off: row.layer.hidden }"
     :style="{ left: `${left}px`, width: `${width}px` }"
     :title="`${row.layer.name}: frames ${span.in} to ${span.in + span.length - 1}`"
     :data-testid="`bar-${row.layer.name}`"
-    @pointerdown="drag($event, 'all')"
+    @pointerdown="slide"
   >
-    <span class="edge in" @pointerdown.stop="drag($event, 'in')"></span>
+    <svg class="ramps" width="100%" height="22" aria-hidden="true">
+      <path v-if="wave" :d="wave" class="wave" />
+      <g
+        v-for="r in ramps"
+        :key="r.way"
+        :class="{ edited: view.stance === r.way && row.layer.id === view.layer }"
+      >
+        <rect :x="r.from" y="0" :width="r.to - r.from" height="22" class="ground" />
+        <path :d="r.path" class="ramp" />
+      </g>
+    </svg>
+    <span
+      v-for="r in ramps"
+      :key="r.way"
+      class="grip"
+      :style="{ left: `${r.way === 'arrive' ? r.to : r.from}px` }"
+      :title="`${r.way === 'arrive' ? 'Arrives' : 'Leaves'}: ${r.label}. Drag for its length`"
+      :data-testid="`ramp-${r.way}-${row.layer.name}`"
+      @pointerdown.stop="ramped($event, r.way)"
+    ></span>
+    <span class="edge in" @pointerdown.stop="end($event, 'in')"></span>
     <span class="note">{{ note }}</span>
     <span v-for="d in dots" :key="d" class="dot" :style="{ left: `${d * pace}px` }"></span>
-    <span class="edge out" @pointerdown.stop="drag($event, 'out')"></span>
+    <span class="edge out" @pointerdown.stop="end($event, 'out')"></span>
   </div>
 </template>
 
@@ -105,6 +293,40 @@ function drag(e: PointerEvent, part: 'in' | 'out' | 'all') {
 .bar.off {
   opacity: 0.45;
 }
+.ramps {
+  position: absolute;
+  inset: 0;
+  pointer-events: none;
+  overflow: hidden;
+}
+.wave {
+  fill: #b9b9b9;
+}
+.ground {
+  fill: #00000052;
+}
+.ramp {
+  fill: none;
+  stroke: #d8d8d8;
+  stroke-width: 1.5;
+}
+.edited .ramp {
+  stroke: #fff;
+  stroke-width: 2.5;
+}
+.edited .ground {
+  fill: #0000008c;
+}
+.grip {
+  position: absolute;
+  top: 3px;
+  bottom: 3px;
+  width: 7px;
+  margin-left: -3px;
+  border-left: 2px dotted #e8e8e8;
+  box-sizing: border-box;
+  cursor: col-resize;
+}
 .edge {
   position: absolute;
   top: 0;
@@ -122,8 +344,9 @@ function drag(e: PointerEvent, part: 'in' | 'out' | 'all') {
   background: #ffffff40;
 }
 .note {
+  position: relative;
   padding-left: 10px;
-  color: #bdbdbd;
+  color: #cfcfcf;
   font-size: 11px;
   line-height: 22px;
   white-space: nowrap;

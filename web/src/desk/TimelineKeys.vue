@@ -1,109 +1,147 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
-import type { KeyedProperty, Row } from '../lib/layers';
+import { computed } from 'vue';
+import { follow } from '../lib/drag';
+import { start as startOf, type Key, type KeyedProperty, type Row } from '../lib/layers';
+import { snappedBy } from '../lib/snap';
 import { useDesk } from '../stores/desk';
+import { useTiming } from '../stores/timing';
 import { useView, type KeyName } from '../stores/view';
 
-/** The keys of one property: a dot; a slim diagonal when it goes on evenly; a flat bar while it is held. */
+/**
+ * The keys of one property, told apart by their shapes: a dot eases on, a slim diagonal goes on evenly, a flat bar holds, a
+ * notched dot springs, a ring has given up its time.
+ */
 const props = defineProps<{ row: Row; property: KeyedProperty; pace: number; pad: number }>();
 const view = useView();
 const desk = useDesk();
+const timing = useTiming();
 
-const by = ref(0);
-const moving = ref<number[]>([]);
-const names = computed(() =>
-  view.keys.filter((k) => k.layer === props.row.layer.id && k.property === props.property.name),
-);
-const start = computed(() => props.row.shift + props.row.layer.span.in - props.row.layer.span.offset);
-const x = (at: number) => props.pad + (start.value + at) * props.pace;
-const shown = (at: number) => (moving.value.includes(at) ? at + by.value : at);
-const chosen = (at: number) => names.value.some((k) => k.at === at);
+const start = computed(() => startOf(props.row));
+const x = (frame: number) => props.pad + frame * props.pace;
 
 function nameOf(at: number): KeyName {
   return { layer: props.row.layer.id, property: props.property.name, at };
 }
 
-function down(e: PointerEvent, at: number) {
+const shape = (k: Key) =>
+  k.roving ? 'roving' : typeof k.ease === 'string' ? k.ease : Array.isArray(k.ease) ? 'curve' : 'spring';
+const told: Record<string, string> = {
+  roving: ', time given up',
+  hold: ', held',
+  linear: ', even',
+  spring: ', spring',
+};
+const keys = computed(() =>
+  props.property.keys.map((k) => {
+    const name = nameOf(k.at);
+    return {
+      k,
+      name,
+      x: x(timing.shownAt(name, start.value)),
+      chosen: timing.isChosen(name),
+      shape: shape(k),
+    };
+  }),
+);
+const ways = computed(() =>
+  keys.value.slice(0, -1).map((k, i) => ({ ...k, to: keys.value[i + 1]?.x ?? k.x })),
+);
+/** Where the value goes on before the first key and after the last. */
+const beyond = computed(() => ({
+  before: props.property.before !== 'hold' && keys.value.length > 1,
+  after: props.property.after !== 'hold' && keys.value.length > 1,
+  first: keys.value[0]?.x ?? 0,
+  last: keys.value[keys.value.length - 1]?.x ?? 0,
+}));
+
+function down(e: PointerEvent, name: KeyName) {
+  if (e.button !== 0) return;
   e.preventDefault();
-  view.choose(props.row.layer.id);
   if (e.shiftKey) {
-    view.keys = chosen(at)
-      ? view.keys.filter((k) => k.at !== at || k.property !== props.property.name)
-      : [...view.keys, nameOf(at)];
+    view.keys = timing.isChosen(name)
+      ? view.keys.filter((k) => k.at !== name.at || k.property !== name.property || k.layer !== name.layer)
+      : [...view.keys, name];
     return;
   }
-  if (!chosen(at)) view.keys = [nameOf(at)];
+  if (!timing.isChosen(name)) {
+    view.choose(name.layer);
+    view.keys = [name];
+  }
   if (props.row.layer.locked) return;
-  const keys = [...view.keys];
+  const moved = [...view.keys];
+  const frames = moved.map(timing.frameOf);
+  const lines = timing.lines({ keys: moved });
   const from = e.clientX;
-  const change = () => ({ edit: { kind: 'move-keys', keys, by: by.value } });
-  const move = (m: PointerEvent) => {
-    const next = Math.round((m.clientX - from) / props.pace);
-    if (next === by.value) return;
-    moving.value = names.value.map((k) => k.at);
-    by.value = next;
-    desk.draft(change());
-  };
-  const up = () => {
-    removeEventListener('pointermove', move);
-    const moved = by.value;
-    const end = () => {
-      moving.value = [];
-      by.value = 0;
-    };
-    if (moved === 0) {
-      if (moving.value.length) desk.drop();
-      end();
-      return;
-    }
-    void desk.commit(keys.length > 1 ? 'Move keys' : 'Move key', change()).then((done) => {
-      if (done) view.keys = keys.map((k) => ({ ...k, at: k.at + moved }));
-      end();
-    });
-  };
-  addEventListener('pointermove', move);
-  addEventListener('pointerup', up, { once: true });
+  let by = 0;
+  const change = () => ({ edit: { kind: 'move-keys', keys: moved, by } });
+  follow({
+    move: (m) => {
+      const wanted = (m.clientX - from) / props.pace;
+      const next = m.altKey
+        ? Math.round(wanted)
+        : snappedBy(Math.round(wanted), frames, lines, 7 / props.pace);
+      if (next === by) return;
+      by = next;
+      timing.dragged = { kind: 'keys', by };
+      desk.draft(change());
+    },
+    end: () => {
+      if (by === 0) {
+        if (timing.dragged) desk.drop();
+        timing.dragged = undefined;
+        return;
+      }
+      void desk.commit(moved.length > 1 ? 'Move keys' : 'Move key', change()).then((done) => {
+        timing.dragged = undefined;
+        if (done) view.keys = moved.map((k) => ({ ...k, at: k.at + by }));
+      });
+    },
+    cancel: () => {
+      timing.dragged = undefined;
+      desk.drop();
+    },
+  });
 }
 
-const spans = computed(() =>
-  props.property.keys.slice(0, -1).map((k, i) => ({
-    at: k.at,
-    ease: k.ease,
-    from: x(shown(k.at)),
-    to: x(shown(props.property.keys[i + 1]?.at ?? k.at)),
-  })),
-);
+function toggle(name: KeyName) {
+  view.choose(name.layer);
+  view.keys = [name];
+}
 </script>
 
 <template>
-  <svg class="keys" width="100%" height="22">
-    <template v-for="s in spans" :key="s.at">
+  <svg class="ways" width="100%" height="22" aria-hidden="true">
+    <template v-for="w in ways" :key="w.name.at">
       <rect
-        v-if="s.ease === 'hold'"
-        :x="s.from"
+        v-if="w.shape === 'hold'"
+        :x="w.x"
         y="9"
-        :width="Math.max(0, s.to - s.from)"
+        :width="Math.max(0, w.to - w.x)"
         height="4"
         class="hold"
       />
-      <path v-else :d="`M${s.from} 11H${s.to}`" class="way" />
+      <path v-else :d="`M${w.x} 11H${w.to}`" class="way" />
     </template>
+    <path v-if="beyond.before" :d="`M0 11H${beyond.first}`" class="beyond" />
+    <path v-if="beyond.after" :d="`M${beyond.last} 11H4000`" class="beyond" />
   </svg>
   <button
-    v-for="k in property.keys"
-    :key="k.at"
+    v-for="k in keys"
+    :key="k.name.at"
     class="key"
-    :class="{ chosen: chosen(k.at), linear: k.ease === 'linear', hold: k.ease === 'hold' }"
-    :style="{ left: `${x(shown(k.at))}px` }"
-    :aria-label="`Key of ${property.label} at ${k.at}`"
-    :data-testid="`key-${property.name}-${k.at}`"
-    @pointerdown="down($event, k.at)"
-    @dblclick="desk.go(start + k.at)"
+    :class="[k.shape, { chosen: k.chosen }]"
+    :style="{ left: `${k.x}px` }"
+    :aria-label="`Key of ${property.label} at ${start + k.name.at}${told[k.shape] ?? ''}`"
+    :aria-pressed="k.chosen"
+    :data-testid="`key-${property.name}-${k.name.at}`"
+    @pointerdown="down($event, k.name)"
+    @dblclick="desk.go(start + k.name.at)"
+    @keydown.enter.stop.prevent="toggle(k.name)"
   ></button>
 </template>
 
 <style scoped>
-.keys {
+.ways {
   position: absolute;
   inset: 0;
   pointer-events: none;
@@ -113,6 +151,10 @@ const spans = computed(() =>
 }
 .hold {
   fill: #6a6a6a;
+}
+.beyond {
+  stroke: #6a6a6a;
+  stroke-dasharray: 2 5;
 }
 .key {
   position: absolute;
@@ -142,8 +184,20 @@ const spans = computed(() =>
   margin-left: -6px;
   border-radius: 1px;
 }
+.key.spring {
+  clip-path: polygon(0 0, 35% 0, 50% 30%, 65% 0, 100% 0, 100% 100%, 65% 100%, 50% 70%, 35% 100%, 0 100%);
+}
+.key.roving {
+  background: transparent;
+  box-shadow: inset 0 0 0 2px #e8e8e8;
+}
 .key.chosen {
   background: var(--accent);
-  box-shadow: 0 0 0 2px #12121299;
+  outline: 2px solid #f4f4f4;
+  outline-offset: 1px;
+}
+.key:focus-visible {
+  outline: 2px solid var(--accent);
+  outline-offset: 2px;
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Dropdown, Menu, MenuItem } from 'ant-design-vue';
+import { Dropdown, Menu, MenuDivider, MenuItem } from 'ant-design-vue';
 import {
   CaretDownOutlined,
   CaretRightOutlined,
@@ -10,20 +10,21 @@ import {
   UnlockOutlined,
 } from '@ant-design/icons-vue';
 import { computed, ref } from 'vue';
-import { freshId, keyed, type Row } from '../lib/layers';
+import { freshId, type Row } from '../lib/layers';
+import { useTiming } from '../stores/timing';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
 import KindGlyph from './KindGlyph.vue';
 
-const props = defineProps<{ row: Row; unfolded: boolean }>();
-const emit = defineEmits<{ toggle: [] }>();
+const props = defineProps<{ row: Row; folds: boolean }>();
 const shot = useShot();
 const view = useView();
 
 const layer = computed(() => props.row.layer);
-const folds = computed(() => keyed(layer.value).length > 0);
+const timing = useTiming();
+const unfolded = computed(() => view.unfolded.has(layer.value.id));
 const group = computed(() => layer.value.content.kind === 'group');
-const dropping = ref<'above' | 'below'>();
+const dropping = ref<'above' | 'below' | 'into'>();
 
 function flip(field: 'hidden' | 'locked' | 'solo', label: string) {
   void shot.setField(layer.value.id, field, !layer.value[field], label);
@@ -51,10 +52,19 @@ function remove() {
   if (view.layer === layer.value.id) view.choose(undefined);
 }
 
-function group_() {
-  const newId = freshId();
-  const edit = { kind: 'group', layers: [layer.value.id], newId, name: `${layer.value.name} group` };
-  void shot.edit('Group', { edit });
+function chosen(e: PointerEvent) {
+  if (e.ctrlKey || e.metaKey) view.chooseToo(layer.value.id);
+  else if (e.shiftKey && view.layer) {
+    const from = shot.list.findIndex((r) => r.layer.id === view.layer);
+    const to = shot.list.findIndex((r) => r.layer.id === layer.value.id);
+    const between = shot.list.slice(Math.min(from, to), Math.max(from, to) + 1).map((r) => r.layer.id);
+    view.chooseAll([...between.filter((id) => id !== view.layer), view.layer]);
+  } else if (!view.layers.includes(layer.value.id) || view.layers.length === 1) view.choose(layer.value.id);
+}
+
+/** A plain click leaves only this layer chosen; until it is let go, all chosen ones can be dragged. */
+function alone(e: MouseEvent) {
+  if (!e.ctrlKey && !e.metaKey && !e.shiftKey && view.layers.length > 1) view.choose(layer.value.id);
 }
 
 function dragStart(e: DragEvent) {
@@ -65,18 +75,56 @@ function dragOver(e: DragEvent) {
   if (!e.dataTransfer?.types.includes('application/x-aperta-layer')) return;
   e.preventDefault();
   const box = (e.currentTarget as HTMLElement).getBoundingClientRect();
-  dropping.value = e.clientY < box.top + box.height / 2 ? 'above' : 'below';
+  const y = (e.clientY - box.top) / box.height;
+  const middle = group.value && y > 0.28 && y < 0.72;
+  dropping.value = middle ? 'into' : y < 0.5 ? 'above' : 'below';
 }
 
+/** Among its neighbours a layer takes another place; elsewhere, and onto a group, it goes into another list. */
 function drop(e: DragEvent) {
   const id = e.dataTransfer?.getData('application/x-aperta-layer');
   const from = shot.row(id);
   const place = dropping.value;
   dropping.value = undefined;
   if (!id || !from || id === layer.value.id) return;
+  const frame = view.frame;
+  if (place === 'into') {
+    shot.opened = new Set([...shot.opened, layer.value.id]);
+    void shot.edit('Into the group', {
+      edit: { kind: 'move-to', layer: id, group: layer.value.id, to: 0, frame },
+    });
+    return;
+  }
   const wanted = props.row.index + (place === 'below' ? 1 : 0);
+  if (from.group !== props.row.group) {
+    const label = props.row.group ? 'Into the group' : 'Out of the group';
+    void shot.edit(label, {
+      edit: { kind: 'move-to', layer: id, group: props.row.group ?? null, to: wanted, frame },
+    });
+    return;
+  }
   void shot.edit('Reorder', {
     edit: { kind: 'reorder', layer: id, to: from.index < wanted ? wanted - 1 : wanted },
+  });
+}
+
+function useAgain() {
+  const newId = freshId();
+  void shot
+    .edit('Use again', { edit: { kind: 'use-again', group: layer.value.id, newId } })
+    .then((done) => done && view.choose(newId));
+}
+
+function outOfGroup() {
+  const holder = shot.row(props.row.group);
+  void shot.edit('Out of the group', {
+    edit: {
+      kind: 'move-to',
+      layer: layer.value.id,
+      group: holder?.group ?? null,
+      to: holder?.index ?? 0,
+      frame: view.frame,
+    },
   });
 }
 </script>
@@ -87,7 +135,8 @@ function drop(e: DragEvent) {
     :class="[dropping, { off: layer.hidden }]"
     draggable="true"
     :data-testid="`row-${layer.name}`"
-    @pointerdown="view.choose(layer.id)"
+    @pointerdown="chosen"
+    @click="alone"
     @dragstart="dragStart"
     @dragover="dragOver"
     @dragleave="dropping = undefined"
@@ -95,16 +144,26 @@ function drop(e: DragEvent) {
   >
     <span class="indent" :style="{ width: `${row.depth * 14}px` }"></span>
     <button
-      v-if="folds || group"
+      v-if="folds"
       class="bare fold"
       :aria-label="unfolded ? 'Close the row' : 'Open the row'"
-      @click="group && !folds ? open() : emit('toggle')"
+      :aria-expanded="unfolded"
+      @click="view.unfold(layer.id)"
     >
-      <CaretDownOutlined v-if="unfolded || shot.opened.has(layer.id)" /><CaretRightOutlined v-else />
+      <CaretDownOutlined v-if="unfolded" /><CaretRightOutlined v-else />
     </button>
     <span v-else class="fold"></span>
     <KindGlyph :kind="layer.content.kind" />
     <span class="text">{{ layer.name }}</span>
+    <button
+      v-if="group"
+      class="bare inside"
+      :aria-expanded="shot.opened.has(layer.id)"
+      :title="shot.opened.has(layer.id) ? 'Close the group' : 'Open the group'"
+      @click.stop="open"
+    >
+      {{ shot.opened.has(layer.id) ? '▴' : '▾' }} {{ (layer.content as { layers: unknown[] }).layers.length }}
+    </button>
     <button
       class="bare"
       :class="{ set: layer.hidden }"
@@ -147,10 +206,25 @@ function drop(e: DragEvent) {
           <MenuItem key="w" :disabled="row.index === row.siblings - 1" @click="reorder(row.index + 1)"
             >Move down</MenuItem
           >
-          <MenuItem key="g" @click="group_">Group</MenuItem>
+          <MenuDivider />
+          <MenuItem key="g" @click="timing.group()">Group</MenuItem>
+          <MenuItem
+            v-if="layer.content.kind === 'text'"
+            key="p"
+            @click="timing.edit('Take apart', 'take-apart', { layer: layer.id, unit: 'letters' })"
+            >Take apart into letters</MenuItem
+          >
           <MenuItem v-if="group" key="o" @click="open"
             >{{ shot.opened.has(layer.id) ? 'Close' : 'Open' }} the group</MenuItem
           >
+          <MenuItem v-if="group || layer.content.kind === 'again'" key="y" @click="useAgain"
+            >Use the group again</MenuItem
+          >
+          <MenuItem v-if="group" key="b" @click="timing.ungroup()">Dissolve the group</MenuItem>
+          <MenuItem v-if="row.group" key="q" @click="outOfGroup">Out of the group</MenuItem>
+          <MenuDivider />
+          <MenuItem key="c" @click="timing.look = layer.id">Copy or remove parts of its look…</MenuItem>
+          <MenuDivider />
           <MenuItem key="x" danger @click="remove">Delete</MenuItem>
         </Menu>
       </template>
@@ -176,6 +250,12 @@ function drop(e: DragEvent) {
 }
 .name.below {
   box-shadow: inset 0 -2px 0 var(--accent);
+}
+.name.into {
+  box-shadow: inset 0 0 0 2px var(--accent);
+}
+.inside {
+  font-size: 11px;
 }
 .fold {
   width: 18px;

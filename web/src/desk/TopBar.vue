@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue';
-import { RollbackOutlined } from '@ant-design/icons-vue';
+import { HistoryOutlined, RollbackOutlined } from '@ant-design/icons-vue';
 import { computed } from 'vue';
 import { framesPerSecond } from '../lib/timecode';
 import { useFrames } from '../stores/frames';
 import { useProject } from '../stores/project';
 import { useShot } from '../stores/shot';
+import { useView } from '../stores/view';
 import Wordmark from './Wordmark.vue';
 
-const emit = defineEmits<{ media: []; renders: []; settings: [] }>();
+const emit = defineEmits<{ settings: [] }>();
+const view = useView();
 const shot = useShot();
 const frames = useFrames();
 const project = useProject();
@@ -52,9 +54,17 @@ const state = computed(() => (!frames.connected ? 'connecting…' : shot.waiting
     >
       <RollbackOutlined class="mirrored" />
     </button>
+    <button
+      class="bare"
+      aria-label="Undo list"
+      title="Undo list: every step, with its time"
+      @click="view.toggle('states')"
+    >
+      <HistoryOutlined />
+    </button>
     <span class="quiet state" role="status">{{ state }}</span>
-    <Button @click="emit('media')">Media</Button>
-    <Button type="primary" @click="emit('renders')">
+    <Button @click="view.toggle('media')">Media</Button>
+    <Button type="primary" @click="view.toggle('renders')">
       Render{{ project.busy.length ? ` · ${project.busy.length} at work` : '' }}
     </Button>
   </header>

@@ -30,8 +30,10 @@ const time = computed(() => timecode(view.frame, rate.value));
 const SEES: Record<See, string> = {
   picture: 'picture',
   'on-black': 'on black',
+  'on-white': 'on white',
   'on-checker': 'on checker',
   matte: 'matte',
+  heat: 'alpha as heat',
 };
 const QUALITIES: [number, string][] = [
   [1, 'full'],
@@ -116,6 +118,15 @@ function type() {
     >
       <strong>{{ time }}</strong> <span class="quiet">frame {{ view.frame }}</span>
     </button>
+    <button
+      class="bare auto"
+      :class="{ armed: view.autoKey }"
+      :aria-pressed="view.autoKey"
+      title="Every change of a value sets a key on this frame (V)"
+      @click="view.autoKey = !view.autoKey"
+    >
+      <span class="ring" aria-hidden="true"></span>{{ view.autoKey ? 'Changes set keys' : 'Auto-key' }}
+    </button>
     <span v-if="frames.problem" class="warn" role="alert">{{ frames.problem }}</span>
     <span class="spring"></span>
     <Dropdown :trigger="['click']">
@@ -181,6 +192,21 @@ function type() {
 }
 .on {
   color: var(--accent);
+}
+.auto {
+  gap: 6px;
+}
+.ring {
+  width: 9px;
+  height: 9px;
+  border: 1.5px solid currentColor;
+  border-radius: 50%;
+}
+.armed {
+  color: var(--warn);
+}
+.armed .ring {
+  background: var(--warn);
 }
 .quiet {
   color: var(--quiet);

@@ -1,4 +1,4 @@
-import type { Layer, Shot } from '../api/client';
+import type { Ease, Layer, Shot } from '../api/client';
 
 /** A layer as a row: where it lies in the document, how deep, and how its own time lies in the shot's. */
 export interface Row {
@@ -9,6 +9,8 @@ export interface Row {
   /** Its place among its neighbours, and how many they are. */
   index: number;
   siblings: number;
+  /** The group that it lies in. */
+  group?: string;
   /** What is added to a frame of the layer's holder to give a frame of the shot. */
   shift: number;
 }
@@ -16,13 +18,13 @@ export interface Row {
 /** The layers from the top, those of opened groups below their group. */
 export function rows(shot: Shot, opened: (id: string) => boolean): Row[] {
   const all: Row[] = [];
-  const walk = (layers: Layer[], base: string, depth: number, shift: number) => {
+  const walk = (layers: Layer[], base: string, depth: number, shift: number, group?: string) => {
     layers.forEach((layer, index) => {
       const pointer = `${base}/${index}`;
-      all.push({ layer, pointer, depth, index, siblings: layers.length, shift });
+      all.push({ layer, pointer, depth, index, siblings: layers.length, shift, group });
       if (layer.content.kind === 'group' && opened(layer.id)) {
         const inside = shift + layer.span.in - layer.span.offset;
-        walk(layer.content.layers as Layer[], `${pointer}/content/layers`, depth + 1, inside);
+        walk(layer.content.layers as Layer[], `${pointer}/content/layers`, depth + 1, inside, layer.id);
       }
     });
   };
@@ -30,16 +32,33 @@ export function rows(shot: Shot, opened: (id: string) => boolean): Row[] {
   return all;
 }
 
+export type Beyond = 'hold' | 'continue' | 'loop' | 'there-and-back';
+
+/** Something described, with a value for each of its parameters: a signal or an opening. */
+export interface Recipe {
+  kind: string;
+  [parameter: string]: unknown;
+}
+
+export interface Key {
+  at: number;
+  value: unknown;
+  ease: Ease;
+  roving: boolean;
+  in: unknown;
+  out: unknown;
+}
+
 export interface KeyedProperty {
   name: string;
   label: string;
-  keys: { at: number; ease: unknown }[];
+  keys: Key[];
+  before: Beyond;
+  after: Beyond;
+  signals: Recipe[];
 }
 
-interface Animated {
-  rest: unknown;
-  keys: { at: number; ease: unknown }[];
-}
+type Animated = Omit<KeyedProperty, 'name' | 'label'> & { rest: unknown };
 
 function isAnimated(value: unknown): value is Animated {
   return (
@@ -47,23 +66,41 @@ function isAnimated(value: unknown): value is Animated {
   );
 }
 
-/** The properties of a layer that have keys. */
+/** The properties of a layer that have keys or signals. */
 export function keyed(layer: Layer): KeyedProperty[] {
   const found: KeyedProperty[] = [];
   const look = (holder: Record<string, unknown>, prefix: string, before = '') => {
     for (const [field, value] of Object.entries(holder)) {
       if (isAnimated(value)) {
-        found.push({ name: `${prefix}.${field}`, label: before + words(field), keys: value.keys });
+        found.push({ ...value, name: `${prefix}.${field}`, label: before + words(field) });
       }
     }
   };
   look(layer.place, 'place');
   if (layer.content.kind === 'text') look(layer.content, 'text');
+  if (layer.content.kind === 'sound') look(layer.content, 'sound');
   if (layer.content.kind === 'fill') {
     look(layer.content, 'fill');
     look(layer.content.paint, 'fill');
   }
   layer.masks.forEach((m) => look(m, `mask.${m.id}`, `${m.name} `));
+  return found;
+}
+
+/** The names of the properties of a layer that are numbers or points, which can be followed. */
+export function numeric(layer: Layer): string[] {
+  const found: string[] = [];
+  const look = (holder: object, prefix: string) => {
+    for (const [field, value] of Object.entries(holder)) {
+      const bare: unknown = isAnimated(value) ? value.rest : value;
+      const point = Array.isArray(bare) && bare.length === 2 && typeof bare[0] === 'number';
+      if (typeof bare === 'number' || point) found.push(`${prefix}.${field}`);
+    }
+  };
+  look(layer.place, 'place');
+  if (layer.content.kind === 'text') look(layer.content, 'text');
+  if (layer.content.kind === 'fill') look(layer.content, 'fill');
+  layer.masks.forEach((m) => look({ feather: m.feather, opacity: m.opacity }, `mask.${m.id}`));
   return found;
 }
 
@@ -74,4 +111,9 @@ function words(field: string): string {
 /** A short name that no layer of the shot has. */
 export function freshId(): string {
   return crypto.randomUUID().slice(0, 13);
+}
+
+/** The frame of the shot on which the layer's own time is 0. */
+export function start(row: Row): number {
+  return row.shift + row.layer.span.in - row.layer.span.offset;
 }

@@ -1,40 +1,53 @@
 <script setup lang="ts">
 import { Result } from 'ant-design-vue';
-import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import KeysHelp from '../desk/KeysHelp.vue';
+import LookDialog from '../desk/LookDialog.vue';
 import MediaDrawer from '../desk/MediaDrawer.vue';
+import OpeningsDrawer from '../desk/OpeningsDrawer.vue';
 import Picture from '../desk/Picture.vue';
 import RenderDrawer from '../desk/RenderDrawer.vue';
 import Sheet from '../desk/Sheet.vue';
+import StatesDrawer from '../desk/StatesDrawer.vue';
 import Timeline from '../desk/Timeline.vue';
 import TopBar from '../desk/TopBar.vue';
 import Transport from '../desk/Transport.vue';
 import ShotSettings from '../desk/ShotSettings.vue';
-import { freshId } from '../lib/layers';
 import { useAdding } from '../stores/adding';
+import { useCommands } from '../stores/commands';
 import { useDesk } from '../stores/desk';
-import { usePlayback } from '../stores/playback';
 import { useProject } from '../stores/project';
+import { useRecipes } from '../stores/recipes';
 import { useShot } from '../stores/shot';
-import { useView, type See } from '../stores/view';
+import { useTiming } from '../stores/timing';
+import { useView, type Drawer } from '../stores/view';
 
 const props = defineProps<{ id: string }>();
 const shot = useShot();
 const view = useView();
 const desk = useDesk();
 const project = useProject();
-const playback = usePlayback();
+const commands = useCommands();
 const adding = useAdding();
+const timing = useTiming();
+const media = drawer('media');
+const renders = drawer('renders');
 
-const media = ref(false);
-const renders = ref(false);
+/** A drawer as something that is open or not. */
+function drawer(which: Drawer) {
+  return computed({
+    get: () => view.drawer === which,
+    set: (open) => (view.drawer = open ? which : undefined),
+  });
+}
+
 const help = ref(false);
 const settings = ref(false);
-const SEES: See[] = ['picture', 'on-black', 'on-checker', 'matte'];
 
 function open() {
   view.frame = 0;
   view.choose(undefined);
+  view.range = undefined;
   desk.open(props.id);
 }
 
@@ -67,71 +80,42 @@ async function dropped(files: File[]) {
   }
 }
 
-function neighbour(by: number) {
-  const list = shot.list;
-  const at = list.findIndex((r) => r.layer.id === view.layer);
-  const next = list[Math.min(list.length - 1, Math.max(0, at + by))];
-  if (next) view.choose(next.layer.id);
+/** Whether a press belongs to what has the focus: a text, or a list or a switch and the keys that work it. */
+function takesKeys(target: HTMLElement, pressed: string): boolean {
+  if (!/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) return false;
+  const closed =
+    target.getAttribute('role') === 'combobox' && target.getAttribute('aria-expanded') !== 'true';
+  const turned = target instanceof HTMLInputElement && /^(checkbox|radio)$/.test(target.type);
+  return !(closed || turned) || /^(Arrow|Enter| )/.test(pressed);
 }
 
-function remove() {
-  if (view.keys.length) {
-    void shot.edit('Remove keys', { edit: { kind: 'remove-keys', keys: view.keys } });
-    view.keys = [];
-  } else if (view.layer && !shot.find(view.layer)?.locked) {
-    void shot.edit('Delete', { edit: { kind: 'delete', layers: [view.layer] } });
-    view.choose(undefined);
-  }
-}
-
-function duplicate() {
-  if (!view.layer) return;
-  const newId = freshId();
-  void shot.edit('Duplicate', { edit: { kind: 'duplicate', layer: view.layer, newId } }).then((done) => {
-    if (done) view.choose(newId);
-  });
+/** What was pressed with the pointer gives the keys back to the desk, so that Space plays and arrows step. */
+function release(e: MouseEvent) {
+  if (e.detail === 0) return;
+  const on = document.activeElement;
+  const pressed = on instanceof HTMLInputElement && /^(checkbox|radio)$/.test(on.type);
+  if (on instanceof HTMLButtonElement || pressed) setTimeout(() => on.blur());
 }
 
 function key(e: KeyboardEvent) {
   const target = e.target as HTMLElement;
-  if (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) return;
-  const ctrl = e.ctrlKey || e.metaKey;
-  const step = e.shiftKey ? 10 : 1;
-  const actions: Record<string, () => void> = ctrl
-    ? { z: () => void (e.shiftKey ? shot.redo() : shot.undo()), y: () => void shot.redo(), d: duplicate }
-    : {
-        ' ': playback.toggle,
-        arrowleft: () => desk.go(view.frame - step),
-        arrowright: () => desk.go(view.frame + step),
-        arrowup: () => neighbour(-1),
-        arrowdown: () => neighbour(1),
-        home: () => desk.go(0),
-        end: () => desk.go(1e9),
-        l: () => (view.loop = !view.loop),
-        t: () => (view.safe = !view.safe),
-        s: () => (view.see = SEES[(SEES.indexOf(view.see) + 1) % SEES.length] ?? 'picture'),
-        a: () => void adding.text(),
-        '1': () => (view.scale = 1),
-        '2': () => (view.scale = 0.5),
-        '4': () => (view.scale = 0.25),
-        escape: () => (view.tool = 'choose'),
-        delete: remove,
-        backspace: remove,
-        '?': () => (help.value = !help.value),
-      };
-  const action = actions[e.key.toLowerCase()];
-  if (action) {
-    e.preventDefault();
-    action();
-  }
+  if (takesKeys(target, e.key)) return;
+  // Space and Enter press the button that has the focus.
+  if (target.tagName === 'BUTTON' && (e.key === ' ' || e.key === 'Enter')) return;
+  if (e.key === '?') help.value = !help.value;
+  else if (!commands.press(e)) return;
+  e.preventDefault();
 }
 
 onMounted(() => {
+  void useRecipes().load();
   open();
   addEventListener('keydown', key);
+  addEventListener('click', release);
 });
 onBeforeUnmount(() => {
   removeEventListener('keydown', key);
+  removeEventListener('click', release);
   desk.close();
   project.close();
 });
@@ -142,13 +126,16 @@ onBeforeUnmount(() => {
     <template #extra><RouterLink to="/">All projects</RouterLink></template>
   </Result>
   <div v-else class="desk">
-    <TopBar @media="media = !media" @renders="renders = !renders" @settings="settings = true" />
+    <TopBar @settings="settings = true" />
     <Sheet class="sheet" />
     <Picture class="picture" @dropped="dropped" />
     <Transport class="transport" />
-    <Timeline class="timeline" @media="media = true" />
+    <Timeline class="timeline" />
     <MediaDrawer v-model:open="media" />
     <RenderDrawer v-model:open="renders" />
+    <OpeningsDrawer />
+    <StatesDrawer />
+    <LookDialog v-if="timing.look" />
     <KeysHelp v-model:open="help" />
     <ShotSettings v-if="settings" @close="settings = false" />
   </div>

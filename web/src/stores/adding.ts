@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia';
 import type { Media } from '../api/client';
 import { freshId } from '../lib/layers';
+import { framesPerSecond } from '../lib/timecode';
 import { useShot } from './shot';
 import { useView } from './view';
 
@@ -9,7 +10,7 @@ export const useAdding = defineStore('adding', () => {
   const shot = useShot();
   const view = useView();
 
-  async function add(name: string, content: object, length?: number) {
+  async function add(name: string, content: object, length?: number, from = 0) {
     const s = shot.shot;
     if (!s) return;
     const id = freshId();
@@ -17,7 +18,7 @@ export const useAdding = defineStore('adding', () => {
       id,
       name,
       content,
-      span: { in: 0, length: length ?? s.length },
+      span: { in: from, length: length ?? s.length },
       place: { position: [s.format.width / 2, s.format.height / 2] },
     };
     const above = shot.row(view.layer)?.depth === 0 ? view.layer : undefined;
@@ -53,6 +54,16 @@ export const useAdding = defineStore('adding', () => {
   function media(m: Media) {
     const s = shot.shot;
     if (!s || m.kind === 'FONT') return Promise.resolve();
+    if (m.kind === 'SOUND') {
+      const seconds = m.frames / Number(m.rate);
+      const length = Math.max(1, Math.ceil(seconds * framesPerSecond(s.format.rate)));
+      return add(
+        m.name.replace(/\.[^.]+$/, ''),
+        { kind: 'sound', media: m.id },
+        Math.min(length, s.length - view.frame),
+        view.frame,
+      );
+    }
     const still = m.kind === 'STILL';
     const name = m.name.replace(/\.[^.]+$/, '');
     const [up = '24', down = '1'] = s.format.rate.split('/');

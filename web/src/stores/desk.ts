@@ -80,7 +80,16 @@ export const useDesk = defineStore('desk', () => {
   }
 
   function setValue(property: string, value: unknown): Change {
-    return { edit: { kind: 'set-value', layer: view.layer, property, frame: view.frame, value } };
+    return {
+      edit: { kind: 'set-value', layer: view.layer, property, frame: view.frame, value, key: view.autoKey },
+    };
+  }
+
+  /** An edit on the Picture; where changes set keys by themselves, with a key for what it changes. */
+  function keyedToo(property: string, edit: { kind: string; [field: string]: unknown }): Change {
+    if (!view.autoKey || view.stance !== 'rest') return { edit };
+    const key = { kind: 'add-key', layer: view.layer, property, frame: view.frame };
+    return { edit: { kind: 'several', edits: [key, edit] } };
   }
 
   /** The chosen layer's own time on the frame that is looked at. */
@@ -94,5 +103,5 @@ export const useDesk = defineStore('desk', () => {
     view.frame = Math.min(last, Math.max(0, Math.round(frame)));
   }
 
-  return { open, close, ask, draft, commit, drop, setValue, ownFrame, go };
+  return { open, close, ask, draft, commit, drop, setValue, keyedToo, ownFrame, go };
 });

@@ -15,6 +15,8 @@ export interface PropertyNow {
   most: number;
   keyed: boolean;
   keyHere: boolean;
+  /** How many signals it has. */
+  signals: number;
   value?: number | Pair | string | number[];
 }
 
@@ -23,9 +25,25 @@ export interface Handles {
   exists: boolean;
   ownFrame: number;
   corners: Pair[];
+  /** The corners as the layer rests, where it is on its way. */
+  resting: Pair[];
   anchor: Pair;
   masks: { id: string; knots: [Pair, Pair, Pair][] }[];
   properties: PropertyNow[];
+  /** The way of its position: a dot for each frame, and the keys with their handles. */
+  path: { dots: Pair[]; keys: { at: number; roving: boolean; point: Pair; in: Pair; out: Pair }[] };
+}
+
+/** A property over time; each channel a number on each frame of the shot. */
+export interface CurveOf {
+  layer: string;
+  property: string;
+  channels: {
+    values: number[];
+    speeds: number[];
+    moved?: number[];
+    signals?: number[][];
+  }[];
 }
 
 interface Header {
@@ -38,6 +56,7 @@ interface Header {
   draft: boolean;
   ahead: boolean;
   ms: number;
+  safe: [number, number, number, number];
   snap?: { x?: number; y?: number };
   handles?: Handles;
 }
@@ -60,6 +79,8 @@ export const useFrames = defineStore('frames', () => {
   const shownFrame = ref(-1);
   const handles = shallowRef<Handles>();
   const snap = shallowRef<{ x?: number; y?: number }>();
+  /** The title-safe frame: left, top, right, bottom, in pixels of the shot. */
+  const safe = shallowRef<Header['safe']>();
   const problem = ref('');
   const connected = ref(false);
   const keys = shallowRef<string[]>([]);
@@ -71,10 +92,12 @@ export const useFrames = defineStore('frames', () => {
   let socket: WebSocket | undefined;
   let seq = 0;
   let keysSeq = 0;
+  let questions = 0;
   let shownKey = '';
   let onRevision: (revision: number) => void = () => undefined;
   let onOpen: () => void = () => undefined;
   const picks = new Map<number, (layer: string | undefined) => void>();
+  const curveAnswers = new Map<number, (curves: CurveOf[]) => void>();
   let closing = false;
   let drafting = false;
 
@@ -144,6 +167,15 @@ export const useFrames = defineStore('frames', () => {
     send({ type: 'ahead', seq: 0, frames: missing, scale, see });
   }
 
+  /** Curves of properties; those of a newer question take their place. */
+  function askCurves(of: { layer: string; property: string }[], draft?: Change): Promise<CurveOf[]> {
+    return new Promise((resolve) => {
+      questions++;
+      curveAnswers.set(questions, resolve);
+      send({ type: 'curves', seq: questions, of, draft });
+    });
+  }
+
   function pick(x: number, y: number, frame: number): Promise<string | undefined> {
     return new Promise((resolve) => {
       seq++;
@@ -167,6 +199,9 @@ export const useFrames = defineStore('frames', () => {
     } else if (m.type === 'picked') {
       picks.get(m.seq as number)?.(m.layer as string | undefined);
       picks.delete(m.seq as number);
+    } else if (m.type === 'curves') {
+      curveAnswers.get(m.seq as number)?.(m.curves as CurveOf[]);
+      curveAnswers.delete(m.seq as number);
     } else if (m.type === 'problem') {
       problem.value = m.detail as string;
     }
@@ -187,6 +222,7 @@ export const useFrames = defineStore('frames', () => {
     problem.value = '';
     lastMs.value = header.ms;
     snap.value = header.snap;
+    safe.value = header.safe;
     handles.value = header.handles;
     if (image) paint(image, header.key, header.frame);
   }
@@ -221,6 +257,7 @@ export const useFrames = defineStore('frames', () => {
     shownFrame,
     handles,
     snap,
+    safe,
     problem,
     connected,
     keys,
@@ -233,6 +270,7 @@ export const useFrames = defineStore('frames', () => {
     askKeys,
     ahead,
     pick,
+    askCurves,
     has,
   };
 });

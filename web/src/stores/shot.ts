@@ -48,6 +48,8 @@ export const useShot = defineStore('shot', () => {
   const undo = () => enqueue((v) => (v.undo ? api.undo(v.id, v.revision) : Promise.resolve(v)));
   const redo = () => enqueue((v) => (v.redo ? api.redo(v.id, v.revision) : Promise.resolve(v)));
 
+  const jump = (edit: number | null) => enqueue((v) => api.jump(v.id, v.revision, edit));
+
   /** Another window, or the end of our own edit, has brought a new revision. */
   async function announced(revision: number) {
     await line;
@@ -98,6 +100,7 @@ export const useShot = defineStore('shot', () => {
     edit,
     undo,
     redo,
+    jump,
     announced,
     find,
     row,

@@ -1,8 +1,11 @@
 import { defineStore } from 'pinia';
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 
-export type See = 'picture' | 'on-black' | 'on-checker' | 'matte';
+export type See = 'picture' | 'on-black' | 'on-white' | 'on-checker' | 'matte' | 'heat';
+export const SEES: See[] = ['picture', 'on-black', 'on-white', 'on-checker', 'matte', 'heat'];
 export type Tool = 'choose' | 'mask-rectangle' | 'mask-ellipse' | 'anchor';
+export type Stance = 'rest' | 'arrive' | 'leave';
+export type Drawer = 'media' | 'renders' | 'openings' | 'states';
 export interface KeyName {
   layer: string;
   property: string;
@@ -18,21 +21,82 @@ export const useView = defineStore('view', () => {
   const see = ref<See>('picture');
   const zoom = ref<number | 'fit'>('fit');
   const safe = ref(true);
-  const layer = ref<string>();
+  /** Every chosen layer; the last one is the one whose Sheet is seen. */
+  const layers = ref<string[]>([]);
+  const layer = computed(() => layers.value[layers.value.length - 1]);
   const mask = ref<string>();
   const keys = ref<KeyName[]>([]);
   const tool = ref<Tool>('choose');
   const typing = ref(false);
+  /** Which pose of the layer is being edited. */
+  const stance = ref<Stance>('rest');
+  /** Whether every change of a value sets a key. */
+  const autoKey = ref(false);
+  /** Whether curves stand in the place of the bars. */
+  const curves = ref(false);
+  /** The part of the shot that the Timeline shows, in frames; all of it where there is none. */
+  const range = ref<{ from: number; to: number }>();
+  /** What stands over the right edge. */
+  const drawer = ref<Drawer>();
+  const unfolded = ref<Set<string>>(new Set());
 
-  function choose(id: string | undefined) {
-    if (layer.value !== id) {
-      layer.value = id;
-      mask.value = undefined;
-      keys.value = [];
-      tool.value = 'choose';
-      typing.value = false;
-    }
+  function reset() {
+    mask.value = undefined;
+    keys.value = [];
+    tool.value = 'choose';
+    typing.value = false;
+    stance.value = 'rest';
   }
 
-  return { frame, playing, loop, scale, see, zoom, safe, layer, mask, keys, tool, typing, choose };
+  function choose(id: string | undefined) {
+    if (layers.value.length === 1 && layer.value === id) return;
+    if (layer.value !== id) reset();
+    layers.value = id === undefined ? [] : [id];
+  }
+
+  /** Chooses one more, or one less. */
+  function chooseToo(id: string) {
+    reset();
+    layers.value = layers.value.includes(id) ? layers.value.filter((l) => l !== id) : [...layers.value, id];
+  }
+
+  function chooseAll(ids: string[]) {
+    reset();
+    layers.value = ids;
+  }
+
+  function unfold(id: string) {
+    const next = new Set(unfolded.value);
+    if (!next.delete(id)) next.add(id);
+    unfolded.value = next;
+  }
+
+  const toggle = (d: Drawer) => (drawer.value = drawer.value === d ? undefined : d);
+
+  return {
+    frame,
+    playing,
+    loop,
+    scale,
+    see,
+    zoom,
+    safe,
+    layers,
+    layer,
+    mask,
+    keys,
+    tool,
+    typing,
+    stance,
+    autoKey,
+    curves,
+    range,
+    drawer,
+    unfolded,
+    choose,
+    chooseToo,
+    chooseAll,
+    unfold,
+    toggle,
+  };
 });

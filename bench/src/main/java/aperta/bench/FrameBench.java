@@ -1,13 +1,10 @@
 package aperta.bench;
 
 import aperta.core.picture.Bytes;
-import aperta.core.picture.Picture;
-import aperta.core.picture.Region;
 import aperta.core.render.Cache;
 import aperta.core.render.Planner;
 import aperta.core.render.Renderer;
 import aperta.core.render.Workers;
-import aperta.core.shot.Moment;
 import aperta.core.shot.Shot;
 import aperta.media.fonts.FontShelf;
 import aperta.media.footage.Clip;
@@ -39,7 +36,7 @@ final class FrameBench {
         out.println();
         out.println("| one frame at ½ | cold | warm |");
         out.println("|---|---|---|");
-        for (String name : new String[] {"opening", "line-9"}) {
+        for (String name : new String[] {"opening", "line-9", "see-you"}) {
             measure(name, out);
         }
     }
@@ -83,8 +80,6 @@ final class FrameBench {
     }
 
     private void frame(Planner planner, Renderer renderer, Shot shot, long number) {
-        Region region = Planner.frame(shot.format(), HALF);
-        Picture p = renderer.render(planner.plan(new Moment(shot, number), HALF), region);
-        Bytes.rgba(p, region, number, Bytes.See.PICTURE, workers);
+        renderer.show(planner.plan(planner.moment(shot, number), HALF), number).rgba(Bytes.See.PICTURE);
     }
 }

@@ -1,12 +1,11 @@
 package aperta.bench;
 
 import aperta.core.picture.Bytes;
-import aperta.core.picture.Picture;
-import aperta.core.picture.Region;
 import aperta.core.picture.Yuv;
 import aperta.core.render.Cache;
 import aperta.core.render.Planner;
 import aperta.core.render.Renderer;
+import aperta.core.render.Shown;
 import aperta.core.render.Workers;
 import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
@@ -24,6 +23,7 @@ import aperta.media.fonts.FontShelf;
 import aperta.media.footage.Clip;
 import aperta.media.footage.ClipSources;
 import aperta.media.render.Film;
+import aperta.media.sound.Recordings;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.PrintStream;
@@ -102,9 +102,9 @@ final class LettersBench {
     private void matte(Path file) throws IOException {
         try (ClipSources sources = sources();
                 OutputStream to = Files.newOutputStream(file)) {
-            Picture p = new Renderer(new Cache(0), workers)
-                    .render(planner(sources).plan(new Moment(shot(), 0), "words", 1), Planner.frame(FORMAT, 1));
-            Png.write(p, p.domain(), 0, Bytes.See.MATTE, workers, to);
+            Shown words = new Renderer(new Cache(0), workers)
+                    .show(planner(sources).plan(new Moment(shot(), 0), "words", 1), 0);
+            Png.write(words, Bytes.See.MATTE, to);
         }
     }
 
@@ -118,23 +118,24 @@ final class LettersBench {
 
     private void render(Path file) {
         try (ClipSources sources = sources()) {
-            new Film(planner(sources), workers).render(shot(), Film.Kind.H264, file, n -> {}, () -> false);
+            new Film(planner(sources), Recordings.none(), workers)
+                    .render(shot(), Film.Kind.H264, file, n -> {}, () -> false);
         }
     }
 
     /** All but the encoder: frames end as the samples that it would get. */
     private void draw() {
         try (ClipSources sources = sources()) {
-            new Film(planner(sources), workers).frames(shot(), new Samples(), n -> {}, () -> false);
+            new Film(planner(sources), Recordings.none(), workers).frames(shot(), new Samples(), n -> {}, () -> false);
         }
     }
 
-    private final class Samples implements FrameWriter {
+    private static final class Samples implements FrameWriter {
         private final byte[] samples = new byte[Yuv.size(FORMAT.width(), FORMAT.height())];
 
         @Override
-        public void write(Picture picture, long number) {
-            Yuv.planar420(picture, new Region(0, 0, FORMAT.width(), FORMAT.height()), number, samples, workers);
+        public void write(Shown shown, long number) {
+            shown.planar420(samples);
         }
 
         @Override

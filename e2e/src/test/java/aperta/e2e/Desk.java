@@ -1,11 +1,18 @@
 package aperta.e2e;
 
+import aperta.core.shot.Layer;
+import aperta.core.shot.Shot;
+import aperta.media.json.ShotJson;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.net.URI;
 import java.nio.file.Path;
 import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
 
 /** What a designer does, in the designer's words. */
 final class Desk {
@@ -181,5 +188,72 @@ final class Desk {
 
     String shotId() {
         return page.url().substring(page.url().lastIndexOf('/') + 1);
+    }
+
+    /** The shot as the server has it. */
+    Shot shot() {
+        return ShotJson.read(ShotJson.parse(app.get("/api/shots/" + shotId())).getJsonObject("shot"));
+    }
+
+    /** The one layer of a name. */
+    Layer find(String name) {
+        return shot().everyLayer().stream()
+                .filter(l -> l.name().equals(name))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** Chooses which pose is edited. */
+    void stance(String name) {
+        page.locator(".stances .ant-segmented-item")
+                .filter(new Locator.FilterOptions().setHasText(name))
+                .click();
+        page.waitForTimeout(250);
+    }
+
+    void press(String... keys) {
+        for (String k : keys) {
+            page.keyboard().press(k);
+            page.waitForTimeout(80);
+        }
+        saved();
+    }
+
+    void menu(String layer, String item) {
+        page.getByLabel("More for " + layer, new Page.GetByLabelOptions().setExact(true))
+                .click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(item))
+                .click();
+        saved();
+    }
+
+    /** The middle of something on the screen. */
+    double[] middle(String testId) {
+        var box = page.getByTestId(testId).first().boundingBox();
+        return new double[] {box.x + box.width / 2, box.y + box.height / 2};
+    }
+
+    /** Where a frame begins on the bars. */
+    double x(double frame) {
+        var ruler = page.getByTestId("ruler").boundingBox();
+        return ruler.x + 12 + frame * (ruler.width - 24) / shot().length();
+    }
+
+    /** How many points are seen on the left and on the right half of a frame. */
+    double[] halves(long frame) {
+        try {
+            BufferedImage image =
+                    ImageIO.read(URI.create(app.url("/api/shots/" + shotId() + "/frames/" + frame + ".png"))
+                            .toURL());
+            double[] seen = new double[2];
+            for (int y = 0; y < image.getHeight(); y++) {
+                for (int x = 0; x < image.getWidth(); x++) {
+                    seen[2 * x / image.getWidth()] += (image.getRGB(x, y) >>> 24) / 255.0;
+                }
+            }
+            return seen;
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
     }
 }

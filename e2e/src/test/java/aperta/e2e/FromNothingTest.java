@@ -3,12 +3,10 @@ package aperta.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import aperta.core.picture.Picture;
-import aperta.core.picture.Region;
 import aperta.core.render.Cache;
 import aperta.core.render.Planner;
 import aperta.core.render.Renderer;
 import aperta.core.render.Workers;
-import aperta.core.shot.Moment;
 import aperta.core.shot.Shot;
 import aperta.media.fonts.FontShelf;
 import aperta.media.footage.ClipSources;
@@ -53,7 +51,8 @@ class FromNothingTest {
         Planner planner = new Planner(new ClipSources(id -> Optional.empty()), new FontShelf(id -> Optional.empty()));
         try (Workers workers = new Workers(2)) {
             return new Renderer(new Cache(0), workers)
-                    .render(planner.plan(new Moment(shot, frame), layer, 1), new Region(0, 0, W, H));
+                    .show(planner.plan(planner.moment(shot, frame), layer, 1), frame)
+                    .picture();
         }
     }
 

@@ -23,7 +23,7 @@ class Screenshots {
                 Browser browser = new Browser()) {
             Desk desk = new Desk(app, browser.page());
             Page page = desk.page;
-            Wait.until("the demo is loaded", 240, () -> app.get("/api/projects").contains("Line 9"));
+            Wait.until("the demo is loaded", 240, () -> app.get("/api/projects").contains("See you"));
             desk.openProjects();
             page.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
             take(page, "projects");
@@ -37,6 +37,7 @@ class Screenshots {
             take(page, "desk");
             keys(desk);
             mask(desk);
+            timing(desk);
             renders(desk);
         }
     }
@@ -56,6 +57,32 @@ class Screenshots {
         desk.page.getByTestId("key-place.scale-6").click();
         desk.frame(30);
         take(desk.page, "keys");
+    }
+
+    private static void timing(Desk desk) {
+        Page page = desk.page;
+        desk.openProjects();
+        page.getByText("See you", new Page.GetByTextOptions().setExact(true)).click();
+        desk.ready();
+        desk.layer("Card");
+        desk.stance("Arrive");
+        desk.frame(16);
+        page.waitForTimeout(1500);
+        take(page, "arrive");
+        desk.layer("See you at the last stop");
+        desk.press("o");
+        page.waitForTimeout(2600);
+        // All of them in the middle of their way.
+        page.addStyleTag(new Page.AddStyleTagOptions()
+                .setContent(
+                        ".moving { animation-delay: -0.16s !important; animation-play-state: paused !important; }"));
+        take(page, "openings");
+        desk.press("Escape");
+        page.getByTestId("row-Platform hum").scrollIntoViewIfNeeded();
+        desk.layer("Platform hum");
+        desk.press("c", "Control+a");
+        page.waitForTimeout(800);
+        take(page, "curves");
     }
 
     private static void renders(Desk desk) {

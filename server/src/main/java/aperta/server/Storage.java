@@ -23,6 +23,11 @@ public final class Storage {
         return in("proxies").resolve(hash + ".half");
     }
 
+    /** The bare samples of a sound. */
+    public Path samples(String hash) {
+        return in("sounds").resolve(hash + ".f32");
+    }
+
     public Path render(UUID job, String ending) {
         return in("renders").resolve(job + ending);
     }

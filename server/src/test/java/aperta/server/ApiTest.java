@@ -2,12 +2,16 @@ package aperta.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import aperta.core.picture.Bands;
 import aperta.media.cli.CommandLine;
 import aperta.media.json.ShotJson;
+import aperta.media.plates.Plates;
 import jakarta.json.Json;
 import jakarta.json.JsonArray;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonStructure;
+import jakarta.json.JsonValue;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.PrintStream;
@@ -22,11 +26,13 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
@@ -162,6 +168,168 @@ class ApiTest {
         assertThat(end.getInt("revision")).isEqualTo(125);
         assertThat(end.getString("undo")).isEqualTo("test");
         assertThat(end.get("redo")).isEqualTo(jakarta.json.JsonValue.NULL);
+    }
+
+    /** Each gesture in time is one step of undo, and leads to and fro without a trace. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "'kind': 'add-key', 'layer': 'w', 'property': 'place.position', 'frame': 3",
+                "'kind': 'set-value', 'layer': 'w', 'property': 'text.tracking', 'frame': 3, 'value': 55.5, 'key': true",
+                "'kind': 'move-keys', 'keys': [{'layer': 'w', 'property': 'place.rotation', 'at': 0}], 'by': 7",
+                "'kind': 'reverse-keys', 'keys': [{'layer': 'w', 'property': 'place.rotation', 'at': 0}, {'layer': 'w', 'property': 'place.rotation', 'at': 12}]",
+                "'kind': 'stretch-keys', 'keys': [{'layer': 'w', 'property': 'place.rotation', 'at': 12}], 'pivot': 0, 'factor': 1.5",
+                "'kind': 'set-ease', 'keys': [{'layer': 'w', 'property': 'place.rotation', 'at': 0}], 'ease': {'spring': 4}",
+                "'kind': 'set-beyond', 'layer': 'w', 'property': 'place.rotation', 'before': 'hold', 'after': 'there-and-back'",
+                "'kind': 'set-signals', 'layer': 'v', 'property': 'place.rotation', 'signals': [{'kind': 'jitter'}, {'kind': 'follow', 'layer': 'w', 'property': 'place.rotation'}]",
+                "'kind': 'unpack', 'layer': 'w', 'property': 'place.rotation'",
+                "'kind': 'paste-keys', 'layers': ['v'], 'frame': 5, 'tracks': [{'property': 'place.opacity', 'keys': [{'at': 0, 'value': 0}]}]",
+                "'kind': 'set-opening', 'layers': ['w', 'v'], 'arriving': true, 'opening': {'kind': 'cascade', 'order': 'random'}",
+                "'kind': 'move', 'layer': 'w', 'frame': 0, 'by': [3, 4], 'stance': 'leave'",
+                "'kind': 'slide', 'layers': ['w', 'v'], 'by': -3",
+                "'kind': 'slip', 'layers': ['w'], 'by': 3",
+                "'kind': 'trim', 'layers': ['w', 'v'], 'frame': 5, 'end': 'start'",
+                "'kind': 'split', 'layers': ['w'], 'newIds': ['w2'], 'frame': 5",
+                "'kind': 'stagger', 'layers': ['w', 'v'], 'by': 4, 'order': 'reversed'",
+                "'kind': 'stretch', 'layer': 'w', 'length': 17",
+                "'kind': 'freeze', 'layers': ['w'], 'frame': 5",
+                "'kind': 'relength', 'length': 50, 'inside': 'stretches'",
+                "'kind': 'group', 'layers': ['w', 'v'], 'newId': 'g', 'name': 'Card'",
+                "'kind': 'take-apart', 'layer': 'w'",
+                "'kind': 'set-parent', 'layer': 'v', 'parent': 'w', 'frame': 6",
+                "'kind': 'copy-parts', 'from': 'w', 'to': ['v'], 'parts': ['transform', 'keys', 'masks', 'cut', 'arrival', 'departure', 'text-style', 'blend']",
+            })
+    void everyGestureIsOneStepThatLeavesNoTrace(String gesture) {
+        String path = "/api/shots/" + shot().getString("id");
+        call("POST", path + "/edits", edit(0, addWord("w")));
+        call("POST", path + "/edits", edit(1, addWord("v")));
+        String key = "{'at': 0, 'value': 0}, {'at': 12, 'value': 30, 'ease': [0.3, 0, 0.1, 1.2]}";
+        JsonObject before = call(
+                        "POST",
+                        path + "/edits",
+                        edit(
+                                2,
+                                "'patch': [{'op': 'replace', 'path': '/layers/1/place/rotation', 'value': {'rest': 0, 'keys': ["
+                                        + key + "]}}]"))
+                .object();
+        Answer done = call("POST", path + "/edits", edit(3, "'edit': {" + gesture + "}"));
+        assertThat(done.status()).as(done.json().toString()).isEqualTo(200);
+        JsonObject after = done.object();
+        assertThat(after.get("shot")).isNotEqualTo(before.get("shot"));
+        long revision = 4;
+        for (int i = 0; i < 50; i++) {
+            JsonObject undone = call("POST", path + "/undo", "{'revision': " + revision++ + "}")
+                    .object();
+            assertThat(undone.get("shot").toString())
+                    .isEqualTo(before.get("shot").toString());
+            JsonObject redone = call("POST", path + "/redo", "{'revision': " + revision++ + "}")
+                    .object();
+            assertThat(redone.get("shot").toString())
+                    .isEqualTo(after.get("shot").toString());
+        }
+    }
+
+    @Test
+    void anyStateCanBeGoneBackTo() {
+        String path = "/api/shots/" + shot().getString("id");
+        List<String> documents = new ArrayList<>();
+        documents.add(call("GET", path, "").object().get("shot").toString());
+        for (int i = 0; i < 5; i++) {
+            documents.add(call("POST", path + "/edits", edit(i, addWord("w" + i)))
+                    .object()
+                    .get("shot")
+                    .toString());
+        }
+        JsonArray states = call("GET", path + "/states", "").json().asJsonArray();
+        assertThat(states).hasSize(6);
+        assertThat(states.getJsonObject(5).getString("label")).isEqualTo("Beginning");
+        long revision = 5;
+        for (int wanted : new int[] {2, 5, 0, 3, 3}) {
+            JsonValue edit = wanted == 0
+                    ? JsonValue.NULL
+                    : states.getJsonObject(5 - wanted).get("edit");
+            JsonObject now = call("POST", path + "/jump", "{'revision': " + revision + ", 'edit': " + edit + "}")
+                    .object();
+            assertThat(now.get("shot").toString()).isEqualTo(documents.get(wanted));
+            revision = now.getJsonNumber("revision").longValue();
+            long done = call("GET", path + "/states", "").json().asJsonArray().getValuesAs(JsonObject.class).stream()
+                    .filter(s -> s.getBoolean("done"))
+                    .count();
+            assertThat(done).isEqualTo(wanted + 1);
+        }
+        call("POST", path + "/edits", edit(revision, addWord("other")));
+        Answer gone = call(
+                "POST",
+                path + "/jump",
+                "{'revision': " + (revision + 1) + ", 'edit': "
+                        + states.getJsonObject(0).get("edit") + "}");
+        assertThat(gone.status()).isEqualTo(409);
+    }
+
+    @Test
+    void openingsAreDescribedAndShownOnTheLayerItself() throws Exception {
+        String id = shot().getString("id");
+        call("POST", "/api/shots/" + id + "/edits", edit(0, addWord("w")));
+        JsonArray openings = call("GET", "/api/recipes", "").object().getJsonArray("openings");
+        assertThat(openings.getValuesAs(JsonObject.class))
+                .extracting(o -> o.getString("kind"))
+                .contains("fade", "cascade");
+        for (JsonObject opening : openings.getValuesAs(JsonObject.class)) {
+            String url = "http://127.0.0.1:" + port + "/api/shots/" + id + "/previews/" + opening.getString("kind")
+                    + ".png?layer=w&arriving=";
+            BufferedImage arriving = ImageIO.read(URI.create(url + "true").toURL());
+            BufferedImage leaving = ImageIO.read(URI.create(url + "false").toURL());
+            int high = arriving.getHeight() / 24;
+            assertThat(seen(arriving, 0, high)).as("hidden at first").isLessThan(20);
+            assertThat(seen(arriving, 23 * high, high)).as("at rest at last").isGreaterThan(1000);
+            assertThat(seen(leaving, 23 * high, high)).as("gone at last").isLessThan(20);
+        }
+    }
+
+    /** A shot is silent until a sound is in it; then its mix begins on the sound's frame. */
+    @Test
+    void aSoundIsBroughtInAndHeardFromItsFrame() throws Exception {
+        Path bell = Plates.file("bell", Path.of("target/plates"), Bands.IN_TURN, t -> {});
+        String sound = upload("bell.wav", Files.readAllBytes(bell)).object().getString("id");
+        awaitReady();
+        String id = shot().getString("id");
+        String url = "http://127.0.0.1:" + port + "/api/shots/" + id + "/sound.wav";
+        HttpRequest ask = HttpRequest.newBuilder(URI.create(url)).build();
+        assertThat(http.send(ask, HttpResponse.BodyHandlers.ofByteArray()).statusCode())
+                .isEqualTo(204);
+        String layer =
+                "'edit': {'kind': 'add', 'layer': {'id': 's', 'name': 's', 'content': {'kind': 'sound', 'media': '"
+                        + sound + "'}, 'span': {'in': 12, 'length': 12}, 'place': {'position': [0, 0]}}}";
+        assertThat(call("POST", "/api/shots/" + id + "/edits", edit(0, layer)).status())
+                .isEqualTo(200);
+        byte[] wav = http.send(ask, HttpResponse.BodyHandlers.ofByteArray()).body();
+        assertThat(wav).hasSize(44 + 48_000 * 4);
+        int first = 44;
+        while (first < wav.length && wav[first] == 0) {
+            first++;
+        }
+        assertThat((first - 44) / 4).as("samples before it begins").isBetween(24_000, 25_100);
+        JsonArray peaks =
+                call("GET", "/api/media/" + sound + "/peaks?count=8", "").json().asJsonArray();
+        assertThat(peaks).hasSize(8);
+        assertThat(peaks.getJsonNumber(0).doubleValue())
+                .isGreaterThan(peaks.getJsonNumber(7).doubleValue());
+        assertThat(call("GET", "/api/media/" + sound + "/peaks?count=0", "").status())
+                .isEqualTo(422);
+        String footage = layer.replace("'sound', 'media'", "'footage', 'media'").replace("'s'", "'f'");
+        assertThat(call("POST", "/api/shots/" + id + "/edits", edit(1, footage)).status())
+                .as("a sound is no picture")
+                .isEqualTo(422);
+    }
+
+    private static int seen(BufferedImage image, int from, int high) {
+        int n = 0;
+        for (int y = from; y < from + high; y++) {
+            for (int x = 0; x < image.getWidth(); x++) {
+                n += image.getRGB(x, y) >>> 24 > 127 ? 1 : 0;
+            }
+        }
+        return n;
     }
 
     @Test
@@ -337,7 +505,8 @@ class ApiTest {
         JsonObject shot = a.object().getJsonObject("shot");
         assertThat(shot.getInt("length")).isEqualTo(30);
         assertThat(shot.getJsonObject("format"))
-                .isEqualTo(ShotJson.parse("{\"width\": 128, \"height\": 72, \"rate\": \"30000/1001\"}"));
+                .isEqualTo(ShotJson.parse(
+                        "{\"width\": 128, \"height\": 72, \"rate\": \"30000/1001\", \"light\": \"display\"}"));
         assertThat(call("POST", "/api/projects/" + project + "/shots", "{'name': 'None'}")
                         .detail())
                 .contains("or a clip to be like");
@@ -363,6 +532,10 @@ class ApiTest {
         call("POST", path + "/edits", edit(1, "'patch': [{'op': 'replace', 'path': '/length', 'value': 4000}]"));
         String longJob =
                 call("POST", path + "/renders", "{'output': 'PNG'}").object().getString("job");
+        assertThat(call("POST", path + "/renders", "{'output': 'PNG', 'workRange': true}")
+                        .object()
+                        .getString("detail"))
+                .isEqualTo("The shot has no work range to render.");
         call("POST", "/api/jobs/" + longJob + "/cancel", "");
         assertThat(ended(longJob).getString("state")).isEqualTo("CANCELLED");
         assertThat(call("GET", "/api/jobs/" + longJob + "/file", "").detail()).contains("no finished file");

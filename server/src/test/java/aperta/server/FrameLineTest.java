@@ -1,8 +1,10 @@
 package aperta.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import aperta.media.json.ShotJson;
+import jakarta.json.JsonArray;
 import jakarta.json.JsonObject;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -186,6 +188,37 @@ class FrameLineTest {
                 "{'type': 'show', 'seq': 2, 'frame': 0, 'scale': 1, 'see': 'picture', 'revision': 0, " + draft + "}");
         window.say("{'type': 'pick', 'seq': 3, 'x': 80, 'y': 45, 'frame': 0}");
         assertThat(window.next().header.getString("layer")).isEqualTo("w");
+    }
+
+    /** 40° in 20 frames of 1/24 s are 48° a second; a swing of 24 frames adds its amount after six. */
+    @Test
+    void curvesHaveValuesSpeedsAndWhatSignalsAdd() throws Exception {
+        post(
+                "/api/shots/" + shot + "/edits",
+                "{'revision': 1, 'label': 'Swing', 'edit': {'kind': 'set-signals', 'layer': 'w', 'property':"
+                        + " 'place.rotation', 'signals': [{'kind': 'swing', 'amount': 8, 'period': 24}]}}");
+        Window window = open();
+        window.say("{'type': 'curves', 'seq': 3, 'of': [{'layer': 'w', 'property': 'place.rotation'}, {'layer': 'w',"
+                + " 'property': 'place.position'}]}");
+        JsonObject answer = window.next().header();
+        assertThat(answer.getString("type")).isEqualTo("curves");
+        JsonArray curves = answer.getJsonArray("curves");
+        JsonObject turn = curves.getJsonObject(0).getJsonArray("channels").getJsonObject(0);
+        assertThat(turn.getJsonArray("values").getJsonNumber(6).doubleValue()).isEqualTo(12);
+        assertThat(turn.getJsonArray("speeds").getJsonNumber(6).doubleValue()).isEqualTo(48, within(1e-9));
+        assertThat(turn.getJsonArray("speeds").getJsonNumber(22).doubleValue()).isZero();
+        assertThat(turn.getJsonArray("moved").getJsonNumber(6).doubleValue()).isEqualTo(20, within(1e-9));
+        assertThat(turn.getJsonArray("signals").getJsonArray(0).getJsonNumber(6).doubleValue())
+                .isEqualTo(8, within(1e-9));
+        JsonArray position = curves.getJsonObject(1).getJsonArray("channels");
+        assertThat(position).hasSize(2);
+        assertThat(position.getJsonObject(1)
+                        .getJsonArray("values")
+                        .getJsonNumber(3)
+                        .doubleValue())
+                .isEqualTo(45);
+        window.say("{'type': 'curves', 'seq': 4, 'of': [{'layer': 'w', 'property': 'text.fill'}]}");
+        assertThat(window.next().header().getString("detail")).contains("has no curve");
     }
 
     @Test

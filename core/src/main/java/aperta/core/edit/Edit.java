@@ -1,8 +1,13 @@
 package aperta.core.edit;
 
 import aperta.core.geometry.Box;
+import aperta.core.geometry.Point;
+import aperta.core.shot.Content;
 import aperta.core.shot.Moment;
+import aperta.core.shot.Opened;
+import aperta.core.shot.Opener;
 import aperta.core.shot.Shot;
+import java.util.List;
 
 /** One change of a shot that follows rules of its own. */
 public interface Edit {
@@ -16,6 +21,19 @@ public interface Edit {
     /** How large layers are, which needs fonts and media. */
     interface Extents {
         /** A layer's box in its own space. */
-        Box of(Moment moment, String layer);
+        Box extent(Moment moment, String layer);
+
+        /**
+         * A part of a text.
+         *
+         * @param middle of its outline, in the text's own space
+         */
+        record Piece(String words, Point middle) {}
+
+        /** What a text whose values are fixed is taken apart into. */
+        List<Piece> pieces(Content.Text text, Opened.Unit unit);
+
+        /** What openings do. */
+        Opener opener();
     }
 }

@@ -1,35 +1,37 @@
 package aperta.core.edit;
 
+import aperta.core.recipe.Recipe;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Moment;
+import aperta.core.shot.Opener;
 import aperta.core.shot.Property;
 import aperta.core.shot.Shot;
 import aperta.core.time.Animated;
+import aperta.core.time.Beyond;
 import aperta.core.time.Ease;
 import aperta.core.time.Key;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
-import java.util.TreeMap;
-import java.util.function.UnaryOperator;
 
 /** Values and keys of properties. Frames of {@code SetValue} and {@code AddKey} are the shot's; others the layer's own. */
 public final class KeyEdits {
     private KeyEdits() {}
 
-    /** Sets a property as seen at a frame: its resting value, or a key there where it has keys. */
-    public record SetValue(String layer, String property, long frame, Object value) implements Edit {
+    /** A key by its layer, its property and its frame in the layer's own time. */
+    public record KeyName(String layer, String property, long at) {}
+
+    /** Sets a property as seen at a frame: its resting value, or a key there where it has keys or {@code key} is asked for. */
+    public record SetValue(String layer, String property, long frame, Object value, boolean key) implements Edit {
         @Override
         public Shot apply(Shot shot, Extents extents) {
             long own = PlaceEdits.ownFrame(new Moment(shot, frame), layer);
-            return change(shot, layer, property, new Change() {
+            return Keys.change(shot, layer, property, new Keys.Change() {
                 @Override
                 public <T> Animated<T> of(Property<T> p, Animated<T> now) {
                     // The mapping reads the value by the property's kind, so that it has the property's type.
                     @SuppressWarnings("unchecked")
                     T typed = (T) value;
-                    return now.set(own, typed);
+                    return key ? now.withKey(own, typed, Ease.EASE) : now.set(own, typed);
                 }
             });
         }
@@ -40,7 +42,7 @@ public final class KeyEdits {
         @Override
         public Shot apply(Shot shot, Extents extents) {
             long own = PlaceEdits.ownFrame(new Moment(shot, frame), layer);
-            return change(shot, layer, property, new Change() {
+            return Keys.change(shot, layer, property, new Keys.Change() {
                 @Override
                 public <T> Animated<T> of(Property<T> p, Animated<T> now) {
                     return now.withKey(own, now.at(own, p.mix()), Ease.EASE);
@@ -55,7 +57,7 @@ public final class KeyEdits {
         public Shot apply(Shot shot, Extents extents) {
             Shot next = shot;
             for (KeyName name : keys) {
-                next = change(next, name.layer, name.property, new Change() {
+                next = Keys.change(next, name.layer, name.property, new Keys.Change() {
                     @Override
                     public <T> Animated<T> of(Property<T> p, Animated<T> now) {
                         return now.withoutKey(name.at);
@@ -70,29 +72,10 @@ public final class KeyEdits {
     public record MoveKeys(List<KeyName> keys, long by) implements Edit {
         @Override
         public Shot apply(Shot shot, Extents extents) {
-            Shot next = shot;
-            for (KeyName one : keys) {
-                List<Long> together = keys.stream()
-                        .filter(k -> k.layer.equals(one.layer) && k.property.equals(one.property))
-                        .map(KeyName::at)
-                        .toList();
-                if (together.get(0) == one.at) {
-                    next = move(next, one, together);
-                }
-            }
-            return next;
-        }
-
-        private Shot move(Shot shot, KeyName name, List<Long> moved) {
-            return change(shot, name.layer, name.property, new Change() {
+            return Keys.changeChosen(shot, keys, new Keys.ChosenChange() {
                 @Override
-                public <T> Animated<T> of(Property<T> p, Animated<T> now) {
-                    Map<Long, Key<T>> next = new TreeMap<>();
-                    now.keys().stream().filter(k -> !moved.contains(k.at())).forEach(k -> next.put(k.at(), k));
-                    now.keys().stream()
-                            .filter(k -> moved.contains(k.at()))
-                            .forEach(k -> next.put(k.at() + by, k.movedTo(k.at() + by)));
-                    return new Animated<>(now.rest(), List.copyOf(next.values()));
+                public <T> List<Key<T>> of(List<Key<T>> chosen, long start) {
+                    return chosen.stream().map(k -> k.movedTo(k.at() + by)).toList();
                 }
             });
         }
@@ -102,43 +85,187 @@ public final class KeyEdits {
     public record SetEase(List<KeyName> keys, Ease ease) implements Edit {
         @Override
         public Shot apply(Shot shot, Extents extents) {
-            Shot next = shot;
-            for (KeyName name : keys) {
-                next = change(next, name.layer, name.property, new Change() {
-                    @Override
-                    public <T> Animated<T> of(Property<T> p, Animated<T> now) {
-                        return eased(now, name.at, ease);
+            return Keys.changeChosen(shot, keys, new Keys.ChosenChange() {
+                @Override
+                public <T> List<Key<T>> of(List<Key<T>> chosen, long start) {
+                    return chosen.stream().map(k -> k.withEase(ease)).toList();
+                }
+            });
+        }
+    }
+
+    /** Lets keys give up their own time, or takes it up again. */
+    public record SetRoving(List<KeyName> keys, boolean roving) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            return Keys.changeChosen(shot, keys, new Keys.ChosenChange() {
+                @Override
+                public <T> List<Key<T>> of(List<Key<T>> chosen, long start) {
+                    return chosen.stream().map(k -> k.withRoving(roving)).toList();
+                }
+            });
+        }
+    }
+
+    /**
+     * Turns keys round in time within the frames that they take up together, so that what they did last they do first.
+     * Eases are mirrored; a spring, which has no mirror, stays.
+     */
+    public record ReverseKeys(List<KeyName> keys) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            if (keys.isEmpty()) {
+                return shot;
+            }
+            long[] at = keys.stream()
+                    .mapToLong(k -> k.at + Keys.start(shot, k.layer))
+                    .sorted()
+                    .toArray();
+            long ends = at[0] + at[at.length - 1];
+            return Keys.changeChosen(shot, keys, new Keys.ChosenChange() {
+                @Override
+                public <T> List<Key<T>> of(List<Key<T>> chosen, long start) {
+                    List<Key<T>> next = new ArrayList<>();
+                    Ease onwards = chosen.get(chosen.size() - 1).ease();
+                    for (int i = chosen.size() - 1; i >= 0; i--) {
+                        Key<T> k = chosen.get(i);
+                        next.add(k.withEase(i > 0 ? mirrored(chosen.get(i - 1).ease()) : onwards)
+                                .withHandles(k.in(), k.out())
+                                .movedTo(ends - (k.at() + start) - start));
                     }
-                });
+                    return next;
+                }
+            });
+        }
+
+        private static Ease mirrored(Ease ease) {
+            return ease instanceof Ease.CubicBezier c
+                    ? new Ease.CubicBezier(1 - c.x2(), 1 - c.y2(), 1 - c.x1(), 1 - c.y1())
+                    : ease;
+        }
+    }
+
+    /**
+     * Stretches keys in time about a frame of the bars that stays; the nearest whole frames are taken, and of two keys
+     * that come to lie on one the later stays.
+     */
+    public record StretchKeys(List<KeyName> keys, long pivot, double factor) implements Edit {
+        public StretchKeys {
+            if (!(factor > 0 && factor <= 1000)) {
+                throw new IllegalArgumentException(
+                        "Keys are stretched by a factor over 0; to turn them round, reverse.");
+            }
+        }
+
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            return Keys.changeChosen(shot, keys, new Keys.ChosenChange() {
+                @Override
+                public <T> List<Key<T>> of(List<Key<T>> chosen, long start) {
+                    return chosen.stream()
+                            .map(k -> k.movedTo(Math.round(pivot + (k.at() + start - pivot) * factor) - start))
+                            .toList();
+                }
+            });
+        }
+    }
+
+    /**
+     * Keys that were copied from a property.
+     *
+     * @param source which of the layers that were copied from, from 0
+     * @param keys whose values have the property's type; their frames count on the bars
+     */
+    public record Track(int source, String property, List<Key<?>> keys) {}
+
+    /** Puts copied keys on layers so that the earliest lies on a frame of the shot. Keys of one layer go onto any number. */
+    public record PasteKeys(List<Track> tracks, List<String> layers, long frame) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            long first = tracks.stream()
+                    .flatMap(t -> t.keys.stream())
+                    .mapToLong(Key::at)
+                    .min()
+                    .orElseThrow(() -> new IllegalArgumentException("No keys have been copied yet."));
+            int sources = 1 + tracks.stream().mapToInt(Track::source).max().orElseThrow();
+            if (sources != 1 && sources != layers.size()) {
+                throw new IllegalArgumentException("The keys were copied from " + sources
+                        + " layers; choose as many to put them on, not " + layers.size() + ".");
+            }
+            Moment moment = new Moment(shot, frame);
+            Shot next = shot;
+            for (int i = 0; i < layers.size(); i++) {
+                LayerEdits.demand(shot, layers.get(i));
+                long by = PlaceEdits.ownFrame(moment, layers.get(i)) - first;
+                for (Track track : tracks) {
+                    if (sources == 1 || track.source == i) {
+                        next = paste(next, layers.get(i), track, by);
+                    }
+                }
             }
             return next;
         }
 
-        private static <T> Animated<T> eased(Animated<T> now, long at, Ease ease) {
-            List<Key<T>> next = new ArrayList<>(now.keys());
-            next.replaceAll(k -> k.at() == at ? new Key<>(k.at(), k.value(), ease, k.out(), k.in()) : k);
-            next.sort(Comparator.comparingLong(Key::at));
-            return new Animated<>(now.rest(), next);
+        private static Shot paste(Shot shot, String layer, Track track, long by) {
+            return Keys.change(shot, layer, track.property, new Keys.Change() {
+                @Override
+                public <T> Animated<T> of(Property<T> p, Animated<T> now) {
+                    List<Key<T>> over = new ArrayList<>();
+                    for (Key<?> key : track.keys) {
+                        // The mapping reads the values by the property's kind, so that they have the property's type.
+                        @SuppressWarnings("unchecked")
+                        Key<T> typed = (Key<T>) key;
+                        over.add(typed.movedTo(typed.at() + by));
+                    }
+                    return now.withKeys(Keys.together(now.keys(), over));
+                }
+            });
         }
     }
 
-    /** A key by its layer, its property and its frame in the layer's own time. */
-    public record KeyName(String layer, String property, long at) {}
-
-    private interface Change {
-        <T> Animated<T> of(Property<T> property, Animated<T> now);
+    /** What happens before the first key and after the last. */
+    public record SetBeyond(String layer, String property, Beyond before, Beyond after) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            return Keys.change(shot, layer, property, new Keys.Change() {
+                @Override
+                public <T> Animated<T> of(Property<T> p, Animated<T> now) {
+                    return now.withBeyond(before, after);
+                }
+            });
+        }
     }
 
-    private static Shot change(Shot shot, String layer, String property, Change change) {
-        LayerEdits.demand(shot, layer);
-        return shot.changing(layer, changed(property, change));
+    /** Sets the signals of a property. */
+    public record SetSignals(String layer, String property, List<Recipe> signals) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            return Keys.change(shot, layer, property, new Keys.Change() {
+                @Override
+                public <T> Animated<T> of(Property<T> p, Animated<T> now) {
+                    return now.withSignals(signals);
+                }
+            });
+        }
     }
 
-    private static UnaryOperator<Layer> changed(String property, Change change) {
-        return l -> changed(l, Property.named(l, property), change);
-    }
+    /** Writes what a property does, by its keys and its signals, as a key on each frame of its layer. */
+    public record Unpack(String layer, String property) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            Layer now = LayerEdits.demand(shot, layer);
+            return shot.changing(layer, l -> unpacked(shot, l, Property.named(now, property)));
+        }
 
-    private static <T> Layer changed(Layer layer, Property<T> property, Change change) {
-        return property.set().apply(layer, change.of(property, property.get().apply(layer)));
+        private <T> Layer unpacked(Shot shot, Layer l, Property<T> p) {
+            List<Key<T>> keys = new ArrayList<>();
+            for (Baked.Frame f : Baked.frames(shot, layer, Opener.AT_REST)) {
+                keys.add(new Key<>(f.own(), p.at(f.rest(), 0), Ease.LINEAR));
+            }
+            if (keys.isEmpty()) {
+                throw new IllegalArgumentException("'" + l.name() + "' is not on a single frame of this shot.");
+            }
+            return p.set().apply(l, new Animated<>(p.get().apply(l).rest(), Keys.together(List.of(), keys)));
+        }
     }
 }

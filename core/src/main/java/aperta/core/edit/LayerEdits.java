@@ -4,8 +4,11 @@ import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Place;
+import aperta.core.shot.Property;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Span;
+import aperta.core.time.Animated;
+import aperta.core.time.Signal;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -13,6 +16,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 
 /** Layers taken away, doubled, put in another order and grouped. */
@@ -24,7 +28,7 @@ public final class LayerEdits {
                 .orElseThrow(() -> new IllegalArgumentException("There is no layer '" + id + "' in this shot."));
     }
 
-    /** Takes layers away; cuts by them end, and their children go on without a parent. */
+    /** Takes layers away; cuts by them end, what follows them stands still, and their children go on without a parent. */
     public record Delete(List<String> layers) implements Edit {
         @Override
         public Shot apply(Shot shot, Extents extents) {
@@ -32,7 +36,29 @@ public final class LayerEdits {
             for (String id : layers) {
                 collect(demand(shot, id), gone);
             }
-            return shot.withLayers(without(shot.layers(), gone));
+            return shot.withLayers(without(handedOn(shot, gone), gone));
+        }
+
+        /** A group that goes while it is used elsewhere leaves its layers to the first that uses it. */
+        private static List<Layer> handedOn(Shot shot, Set<String> gone) {
+            Shot next = shot;
+            Map<String, String> heirs = new HashMap<>();
+            for (Layer l : shot.everyLayer()) {
+                if (gone.contains(l.id())
+                        || !(l.content() instanceof Content.Again again)
+                        || !gone.contains(again.group())) {
+                    continue;
+                }
+                String heir = heirs.putIfAbsent(again.group(), l.id());
+                if (heir == null) {
+                    Content.Group group =
+                            (Content.Group) demand(shot, again.group()).content();
+                    next = next.changing(l.id(), k -> k.withContent(Duplicate.copied(group, l.id())));
+                } else {
+                    next = next.changing(l.id(), k -> k.withContent(new Content.Again(heir)));
+                }
+            }
+            return next.layers();
         }
 
         private static void collect(Layer layer, Set<String> gone) {
@@ -48,7 +74,8 @@ public final class LayerEdits {
                 if (gone.contains(layer.id())) {
                     continue;
                 }
-                Layer kept = layer.withCut(layer.cut().filter(c -> !gone.contains(c.by())))
+                Layer kept = following(layer, id -> gone.contains(id) ? Optional.empty() : Optional.of(id))
+                        .withCut(layer.cut().filter(c -> !gone.contains(c.by())))
                         .withParent(layer.parent().filter(p -> !gone.contains(p)));
                 if (layer.content() instanceof Content.Group group) {
                     kept = kept.withContent(new Content.Group(without(group.layers(), gone)));
@@ -80,8 +107,20 @@ public final class LayerEdits {
             }
         }
 
+        /** The layers of a group with ids of their own. */
+        static Content.Group copied(Content.Group group, String id) {
+            Map<String, String> names = new HashMap<>();
+            int n = 1;
+            for (Layer inside : group.layers()) {
+                name(inside, id + "-" + n++, names);
+            }
+            return new Content.Group(
+                    group.layers().stream().map(l -> renamed(l, names)).toList());
+        }
+
         private static Layer renamed(Layer layer, Map<String, String> names) {
-            Layer next = layer.withIdentity(names.get(layer.id()), layer.name())
+            Layer next = following(layer, id -> Optional.of(names.getOrDefault(id, id)))
+                    .withIdentity(names.get(layer.id()), layer.name())
                     .withParent(layer.parent().map(p -> names.getOrDefault(p, p)))
                     .withCut(layer.cut().map(c -> new Cut(names.getOrDefault(c.by(), c.by()), c.with(), c.keep())));
             return layer.content() instanceof Content.Group group
@@ -138,18 +177,44 @@ public final class LayerEdits {
         }
     }
 
+    /** Shows what lies in a group once more, above it; what is changed in the group is changed there too. */
+    public record UseAgain(String group, String newId) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            Layer now = demand(shot, group);
+            String source = now.content() instanceof Content.Again again ? again.group() : group;
+            if (!(demand(shot, source).content() instanceof Content.Group)) {
+                throw new IllegalArgumentException("'" + now.name() + "' is not a group.");
+            }
+            return beside(
+                    shot, group, now.withIdentity(newId, now.name() + " again").withContent(new Content.Again(source)));
+        }
+    }
+
     /** Puts a new layer above another one, or on top of all. */
-    public record Add(Layer added, Optional<String> above) implements Edit {
+    public record Add(Layer layer, Optional<String> above) implements Edit {
         @Override
         public Shot apply(Shot shot, Extents extents) {
             if (above.isPresent()) {
                 demand(shot, above.get());
-                return beside(shot, above.get(), added);
+                return beside(shot, above.get(), layer);
             }
             List<Layer> next = new ArrayList<>(shot.layers());
-            next.add(0, added);
+            next.add(0, layer);
             return shot.withLayers(next);
         }
+    }
+
+    /** A layer whose signals follow others than now; where there is no other, without those signals. */
+    private static Layer following(Layer layer, Function<String, Optional<String>> other) {
+        return Keys.changedAll(layer, new Keys.Change() {
+            @Override
+            public <T> Animated<T> of(Property<T> p, Animated<T> now) {
+                return now.withSignals(now.signals().stream()
+                        .flatMap(s -> Signal.Follow.following(s, other).stream())
+                        .toList());
+            }
+        });
     }
 
     private static Shot beside(Shot shot, String id, Layer added) {
@@ -165,7 +230,7 @@ public final class LayerEdits {
     }
 
     /** Changes the list of layers that a layer lies in. */
-    private static List<Layer> among(List<Layer> layers, String id, UnaryOperator<List<Layer>> change) {
+    static List<Layer> among(List<Layer> layers, String id, UnaryOperator<List<Layer>> change) {
         if (layers.stream().anyMatch(l -> l.id().equals(id))) {
             return change.apply(layers);
         }

@@ -3,11 +3,17 @@ package aperta.core.edit;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
-import aperta.core.shot.Layer;
 import aperta.core.shot.Moment;
+import aperta.core.shot.Passage;
 import aperta.core.shot.Place;
+import aperta.core.shot.Pose;
 import aperta.core.shot.Shot;
+import aperta.core.time.Key;
 import aperta.core.time.Mix;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
 
 /** A layer moved, scaled and turned by its handles on the Picture; all points in pixels of the shot. */
 public final class PlaceEdits {
@@ -16,17 +22,27 @@ public final class PlaceEdits {
 
     private PlaceEdits() {}
 
+    /** Which pose of a layer is meant. */
+    public enum Stance {
+        REST,
+        ARRIVE,
+        LEAVE
+    }
+
     /** Moves a layer, and lets it cling to lines where {@code snap} is asked for. */
-    public record Move(String layer, long frame, Point by, boolean snap) implements Edit {
+    public record Move(String layer, long frame, Point by, boolean snap, Stance stance) implements Edit {
         @Override
         public Shot apply(Shot shot, Extents extents) {
             Point whole = by;
             if (snap) {
                 whole = by.plus(snapped(shot, extents).by());
             }
-            Moment moment = new Moment(shot, frame);
+            Moment moment = new Moment(shot, frame, extents.opener());
             Point inParent = toParent(moment, layer).applyVector(whole);
             long own = ownFrame(moment, layer);
+            if (stance != Stance.REST) {
+                return posed(shot, layer, stance, p -> p.withShift(p.shift().plus(inParent)));
+            }
             return shot.changing(layer, l -> {
                 Place p = l.place();
                 Point to = p.position().at(own, Mix.POINT).plus(inParent);
@@ -36,8 +52,8 @@ public final class PlaceEdits {
 
         /** The lines that the moved layer clings to. */
         public Snap snapped(Shot shot, Extents extents) {
-            Moment moment = new Moment(shot, frame);
-            Box box = moment.of(layer).toShot().apply(extents.of(moment, layer));
+            Moment moment = new Moment(shot, frame, extents.opener());
+            Box box = moment.of(layer).toShot().apply(extents.extent(moment, layer));
             Box moved = Affine.translation(by.x(), by.y()).apply(box);
             return Snap.of(
                     moved, shot, moment, layer, extents, REACH * shot.format().height());
@@ -48,17 +64,24 @@ public final class PlaceEdits {
      * Scales a layer about its anchor, so that what lay under {@code from} comes to lie under {@code to}; evenly in both
      * directions where {@code even}.
      */
-    public record Scale(String layer, long frame, Point from, Point to, boolean even) implements Edit {
+    public record Scale(String layer, long frame, Point from, Point to, boolean even, Stance stance) implements Edit {
         @Override
         public Shot apply(Shot shot, Extents extents) {
-            Moment moment = new Moment(shot, frame);
+            Moment moment = new Moment(shot, frame, extents.opener());
             long own = ownFrame(moment, layer);
             Affine toOwn = toOwn(moment, layer);
-            Layer now = moment.of(layer).layer();
-            Point anchor = now.place().anchor().at(own, Mix.POINT);
+            Point anchor = moment.of(layer).still().place().anchor().rest();
             Point a = toOwn.apply(from).minus(anchor);
             Point b = toOwn.apply(to).minus(anchor);
             Point factor = even ? evenly(a, b) : new Point(ratio(b.x(), a.x()), ratio(b.y(), a.y()));
+            if (stance != Stance.REST) {
+                return posed(
+                        shot,
+                        layer,
+                        stance,
+                        p -> p.withScale(
+                                new Point(p.scale().x() * factor.x(), p.scale().y() * factor.y())));
+            }
             return shot.changing(layer, l -> {
                 Point s = l.place().scale().at(own, Mix.POINT);
                 Point next = new Point(s.x() * factor.x(), s.y() * factor.y());
@@ -79,25 +102,72 @@ public final class PlaceEdits {
     }
 
     /** Turns a layer about its anchor by the angle between two points as seen from there. */
-    public record Turn(String layer, long frame, Point from, Point to, boolean steps) implements Edit {
+    public record Turn(String layer, long frame, Point from, Point to, boolean steps, Stance stance) implements Edit {
         @Override
         public Shot apply(Shot shot, Extents extents) {
-            Moment moment = new Moment(shot, frame);
+            Moment moment = new Moment(shot, frame, extents.opener());
             long own = ownFrame(moment, layer);
             Moment.Seen seen = moment.of(layer);
-            Point centre = seen.toShot().apply(seen.layer().place().anchor().at(own, Mix.POINT));
+            Point centre = seen.toShot().apply(seen.still().place().anchor().rest());
             double turn = angle(to.minus(centre)) - angle(from.minus(centre));
             double signed = seen.toShot().determinant() < 0 ? -turn : turn;
             double by = signed > 180 ? signed - 360 : signed < -180 ? signed + 360 : signed;
+            if (stance != Stance.REST) {
+                return posed(shot, layer, stance, p -> p.withTurn(stepped(p.turn() + by)));
+            }
             return shot.changing(layer, l -> {
                 double next = l.place().rotation().at(own, Mix.NUMBER) + by;
-                double kept = steps ? Math.rint(next / 15) * 15 : next;
-                return l.withPlace(l.place().withRotation(l.place().rotation().set(own, kept)));
+                return l.withPlace(l.place().withRotation(l.place().rotation().set(own, stepped(next))));
             });
+        }
+
+        private double stepped(double angle) {
+            return steps ? Math.rint(angle / 15) * 15 : angle;
         }
 
         private static double angle(Point p) {
             return Math.toDegrees(StrictMath.atan2(p.y(), p.x()));
+        }
+    }
+
+    /**
+     * Moves a key of the path that a layer's position takes, or one of its handles; a handle that is put on its key goes.
+     *
+     * @param frame of the shot on which the path is seen as it is drawn
+     * @param at the key's frame in the layer's own time
+     * @param both whether the other handle keeps in line
+     */
+    public record MovePath(String layer, long frame, long at, MaskEdits.Part part, Point to, boolean both)
+            implements Edit {
+        /** How near to its key a handle is taken for none, in pixels of the parent's space. */
+        private static final double NONE = 2;
+
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            Moment moment = new Moment(shot, frame, extents.opener());
+            Point own = toParent(moment, layer).apply(to);
+            return shot.changing(layer, l -> {
+                List<Key<Point>> keys = new ArrayList<>(l.place().position().keys());
+                if (keys.stream().noneMatch(k -> k.at() == at)) {
+                    throw new IllegalArgumentException(
+                            "The position of '" + l.name() + "' has no key on frame " + at + " of the layer.");
+                }
+                keys.replaceAll(k -> k.at() == at ? moved(k, own) : k);
+                return l.withPlace(l.place().withPosition(l.place().position().withKeys(keys)));
+            });
+        }
+
+        private Key<Point> moved(Key<Point> key, Point own) {
+            if (part == MaskEdits.Part.AT) {
+                return key.withValue(own);
+            }
+            Point away = own.minus(key.value());
+            Optional<Point> handle = away.length() < NONE ? Optional.empty() : Optional.of(away);
+            Optional<Point> now = part == MaskEdits.Part.OUT ? key.in() : key.out();
+            Optional<Point> other = both && handle.isPresent()
+                    ? Optional.of(away.times(-now.map(Point::length).orElse(away.length()) / away.length()))
+                    : now;
+            return part == MaskEdits.Part.OUT ? key.withHandles(handle, other) : key.withHandles(other, handle);
         }
     }
 
@@ -123,7 +193,7 @@ public final class PlaceEdits {
         public Shot apply(Shot shot, Extents extents) {
             Moment moment = new Moment(shot, frame);
             long own = ownFrame(moment, layer);
-            Box box = moment.of(layer).toShot().apply(extents.of(moment, layer));
+            Box box = moment.of(layer).toShot().apply(extents.extent(moment, layer));
             if (box.isEmpty()) {
                 throw new IllegalArgumentException(
                         "'" + moment.of(layer).layer().name() + "' has no size to fit.");
@@ -136,8 +206,9 @@ public final class PlaceEdits {
                 return l.withPlace(l.place().withScale(l.place().scale().set(own, s.times(factor))));
             });
             Moment then = new Moment(sized, frame);
-            Box now = then.of(layer).toShot().apply(extents.of(then, layer));
-            return new Move(layer, frame, shot.format().centre().minus(now.centre()), false).apply(sized, extents);
+            Box now = then.of(layer).toShot().apply(extents.extent(then, layer));
+            return new Move(layer, frame, shot.format().centre().minus(now.centre()), false, Stance.REST)
+                    .apply(sized, extents);
         }
     }
 
@@ -155,7 +226,20 @@ public final class PlaceEdits {
                         "'" + seen.layer().name() + "' has a scale of 0 here; set its scale in the Sheet first."));
     }
 
-    private static Affine toParent(Moment moment, String layer) {
-        return toOwn(moment, layer).then(moment.of(layer).layer().place().toParent(ownFrame(moment, layer)));
+    /** From pixels of the shot to the space that the layer's position counts in. */
+    static Affine toParent(Moment moment, String layer) {
+        return toOwn(moment, layer).then(moment.of(layer).still().place().toParent(0));
+    }
+
+    /** Changes the pose that a layer comes from or goes to; a layer without an arrival or departure is given one. */
+    private static Shot posed(Shot shot, String layer, Stance stance, UnaryOperator<Pose> change) {
+        LayerEdits.demand(shot, layer);
+        boolean arriving = stance == Stance.ARRIVE;
+        return shot.changing(layer, l -> {
+            Passage now = (arriving ? l.arrive() : l.leave())
+                    .orElseGet(() -> Passage.standard(shot.format().rate()));
+            Optional<Passage> next = Optional.of(now.withPose(change.apply(now.pose())));
+            return arriving ? l.withArrive(next) : l.withLeave(next);
+        });
     }
 }

@@ -29,7 +29,7 @@ public record Snap(Point by, OptionalDouble upright, OptionalDouble level) {
         for (var layer : shot.everyLayer()) {
             if (!layer.id().equals(self) && moment.shows(layer)) {
                 Moment.Seen seen = moment.of(layer.id());
-                lines(seen.toShot().apply(extents.of(moment, layer.id())), xs, ys);
+                lines(seen.toShot().apply(extents.extent(moment, layer.id())), xs, ys);
             }
         }
         double[] x = nearest(new double[] {moved.centre().x(), moved.x0(), moved.x1()}, xs, reach);

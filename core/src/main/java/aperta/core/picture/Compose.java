@@ -126,6 +126,22 @@ public final class Compose {
         }
     }
 
+    /** Adds a share of every pixel that both have. */
+    public static void add(Picture into, Picture source, float share) {
+        Region both = into.domain().intersect(source.domain());
+        float[][] to = into.planes();
+        float[][] from = source.planes();
+        for (int y = both.y(); y < both.bottom(); y++) {
+            int at = into.index(both.x(), y);
+            int start = source.index(both.x(), y);
+            for (int c = 0; c < 4; c++) {
+                for (int k = 0; k < both.width(); k++) {
+                    to[c][at + k] += from[c][start + k] * share;
+                }
+            }
+        }
+    }
+
     /** The alpha of a picture as a matte. */
     public static void alpha(Picture picture, Matte into) {
         Region both = picture.domain().intersect(into.domain());
@@ -136,17 +152,20 @@ public final class Compose {
     }
 
     /**
-     * The brightness of a picture on black as a matte: ITU-R BT.709 luma {@code 0.2126 R′ + 0.7152 G′ + 0.0722 B′},
-     * kept between 0 and 1.
+     * The brightness of a picture on black as a matte: ITU-R BT.709 luma {@code 0.2126 R′ + 0.7152 G′ + 0.0722 B′} of
+     * the display-encoded values, kept between 0 and 1.
+     *
+     * @param transfer of the picture's values
      */
-    public static void brightness(Picture picture, Matte into) {
+    public static void brightness(Picture picture, Transfer transfer, Matte into) {
         Region both = picture.domain().intersect(into.domain());
         for (int y = both.y(); y < both.bottom(); y++) {
             int i = picture.index(both.x(), y);
             int at = into.index(both.x(), y);
             for (int k = 0; k < both.width(); k++) {
-                float luma =
-                        0.2126f * picture.red[i + k] + 0.7152f * picture.green[i + k] + 0.0722f * picture.blue[i + k];
+                float luma = 0.2126f * transfer.toDisplay(picture.red[i + k])
+                        + 0.7152f * transfer.toDisplay(picture.green[i + k])
+                        + 0.0722f * transfer.toDisplay(picture.blue[i + k]);
                 into.value[at + k] = Math.min(1, Math.max(0, luma));
             }
         }

@@ -171,4 +171,14 @@ public final class Gaussian {
             into[at + i] += (from[one + i] + from[two + i]) * weight;
         }
     }
+
+    /** The same of all four planes of a picture. */
+    public Picture blur(Picture source, Region wanted, Bands bands) {
+        float[][] planes = new float[4][];
+        for (int c = 0; c < 4; c++) {
+            Matte plane = new Matte(source.domain(), source.planes()[c]);
+            planes[c] = blur(plane, wanted, bands).value;
+        }
+        return Picture.on(wanted, planes);
+    }
 }

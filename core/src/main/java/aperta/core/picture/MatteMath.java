@@ -4,6 +4,20 @@ package aperta.core.picture;
 public final class MatteMath {
     private MatteMath() {}
 
+    /** Whether every value of a part of the domain is {@code value}, within 10⁻⁶. */
+    public static boolean all(Matte matte, Region part, float value) {
+        for (int y = part.y(); y < part.bottom(); y++) {
+            int at = matte.index(part.x(), y);
+            for (int i = at; i < at + part.width(); i++) {
+                float off = matte.value[i] - value;
+                if (off > 1e-6f || off < -1e-6f) {
+                    return false;
+                }
+            }
+        }
+        return true;
+    }
+
     public static void invert(Matte matte) {
         Region d = matte.domain();
         for (int y = d.y(); y < d.bottom(); y++) {
@@ -37,6 +51,11 @@ public final class MatteMath {
     /** a·m where opaque; with less opacity a itself shines through. */
     public static void intersect(Matte into, Matte m, float opacity) {
         each(into, m, (a, b) -> a * (1 - opacity + b * opacity));
+    }
+
+    /** a + m − 2·a·m: what lies in one of both. */
+    public static void exclude(Matte into, Matte m, float opacity) {
+        each(into, m, (a, b) -> a + b * opacity - 2 * a * b * opacity);
     }
 
     private interface Two {

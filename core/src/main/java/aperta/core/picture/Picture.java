@@ -2,7 +2,7 @@ package aperta.core.picture;
 
 /**
  * Premultiplied red, green, blue and alpha on a domain, a plane of 32-bit floats each; outside the domain there is
- * nothing. Values are display-encoded; colour may exceed alpha (light) and 1.
+ * nothing. Values are in the light of the shot ({@link aperta.core.shot.Light}); colour may exceed alpha and 1.
  *
  * <p>The pixel (x, y) lies at {@link #index}; a view shares the planes of a larger picture.
  */

@@ -18,10 +18,21 @@ public record Planar(int width, int height, Coding coding, byte[] data) implemen
      */
     public record Coding(double kr, double kb, boolean full, boolean centred) {}
 
+    private static final float[] FULL = values(0, 255);
+    private static final float[] NARROW = values(16, 219);
+
     public Planar {
         if (data.length < size(width, height)) {
             throw new IllegalArgumentException("There are fewer samples than pixels.");
         }
+    }
+
+    private static float[] values(int black, int range) {
+        float[] all = new float[256];
+        for (int i = 0; i < 256; i++) {
+            all[i] = (i - black) * (1f / range);
+        }
+        return all;
     }
 
     /** The bytes of a frame; odd sides have their chroma rounded up. */
@@ -46,15 +57,13 @@ public record Planar(int width, int height, Coding coding, byte[] data) implemen
         int plane = ((width + 1) / 2) * ((height + 1) / 2);
         chroma(width * height, y, x, count, cb, at);
         chroma(width * height + plane, y, x, count, cr, at);
-        float lumaScale = coding.full ? 1 / 255f : 1 / 219f;
-        float black = coding.full ? 0 : 16;
         float chromaScale = coding.full ? 1 / 255f : 1 / 224f;
         float redPerCr = (float) (2 * (1 - coding.kr)) * chromaScale;
         float bluePerCb = (float) (2 * (1 - coding.kb)) * chromaScale;
         double kg = 1 - coding.kr - coding.kb;
         float greenPerCb = (float) (2 * (1 - coding.kb) * coding.kb / kg) * chromaScale;
         float greenPerCr = (float) (2 * (1 - coding.kr) * coding.kr / kg) * chromaScale;
-        luma(y * width + x, count, black, lumaScale, into.alpha, at);
+        luma(y * width + x, count, coding.full ? FULL : NARROW, into.alpha, at);
         float[] red = into.red;
         float[] green = into.green;
         float[] blue = into.blue;
@@ -74,11 +83,7 @@ public record Planar(int width, int height, Coding coding, byte[] data) implemen
         Arrays.fill(into.alpha, at, at + count, 1);
     }
 
-    private void luma(int from, int count, float black, float scale, float[] into, int at) {
-        float[] values = new float[256];
-        for (int i = 0; i < 256; i++) {
-            values[i] = (i - black) * scale;
-        }
+    private void luma(int from, int count, float[] values, float[] into, int at) {
         for (int k = 0; k < count; k++) {
             into[at + k] = values[data[from + k] & 0xff];
         }

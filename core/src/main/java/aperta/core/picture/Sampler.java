@@ -14,11 +14,16 @@ public final class Sampler {
 
     private final Pixels source;
     private final Affine toSource;
+    private final Transfer transfer;
 
-    /** @param toSource from raster pixels to the frame's pixels, both with (0, 0) at the corner of the first pixel */
-    public Sampler(Pixels source, Affine toSource) {
+    /**
+     * @param toSource from raster pixels to the frame's pixels, both with (0, 0) at the corner of the first pixel
+     * @param transfer what becomes of the frame's values before they are mixed
+     */
+    public Sampler(Pixels source, Affine toSource, Transfer transfer) {
         this.source = source;
         this.toSource = toSource;
+        this.transfer = transfer;
     }
 
     /** Whether the map moves by whole pixels only. */
@@ -49,8 +54,13 @@ public final class Sampler {
             into.clear();
         }
         for (int y = inside.y(); y < inside.bottom(); y++) {
-            source.row(y + dy, inside.x() + dx, inside.width(), into, into.index(inside.x(), y));
+            row(y + dy, inside.x() + dx, inside.width(), into, into.index(inside.x(), y));
         }
+    }
+
+    private void row(int y, int x, int count, Picture into, int at) {
+        source.row(y, x, count, into, at);
+        transfer.toLight(into, at, count);
     }
 
     private void resample(Picture into, Scratch scratch) {
@@ -63,7 +73,7 @@ public final class Sampler {
         }
         Picture values = scratch.picture(part);
         for (int y = part.y(); y < part.bottom(); y++) {
-            source.row(y, part.x(), part.width(), values, values.index(part.x(), y));
+            row(y, part.x(), part.width(), values, values.index(part.x(), y));
         }
         int nx = samples(StrictMath.hypot(toSource.a(), toSource.b()));
         int ny = samples(StrictMath.hypot(toSource.c(), toSource.d()));

@@ -10,8 +10,32 @@ public final class Yuv {
     private static final float KR = 0.2126f;
     private static final float KB = 0.0722f;
     private static final float KG = 1 - KR - KB;
+    /** The samples that are written. */
+    private static final Planar.Coding CODING = new Planar.Coding(0.2126, 0.0722, false, false);
 
-    private Yuv() {}
+    private final Region frame;
+    private final Transfer transfer;
+    private final long number;
+    private final byte[] out;
+    private final int cbAt;
+    private final int crAt;
+
+    /**
+     * @param transfer of the values that are converted
+     * @param number of the frame, which seeds the dither
+     * @param out where the planes Y′, Cb, Cr of the whole frame go
+     */
+    public Yuv(Region frame, Transfer transfer, long number, byte[] out) {
+        if (out.length < size(frame.width(), frame.height())) {
+            throw new IllegalArgumentException("The buffer must hold the frame.");
+        }
+        this.frame = frame;
+        this.transfer = transfer;
+        this.number = number;
+        this.out = out;
+        this.cbAt = frame.width() * frame.height();
+        this.crAt = cbAt + cbAt / 4;
+    }
 
     /** The bytes that one frame takes; odd sides are not possible. */
     public static int size(int width, int height) {
@@ -21,35 +45,73 @@ public final class Yuv {
         return width * height * 3 / 2;
     }
 
-    /** Fills {@code out} with the planes Y′, Cb, Cr of a picture whose domain is {@code frame}. */
-    public static void planar420(Picture picture, Region frame, long number, byte[] out, Bands bands) {
-        int w = frame.width();
-        int h = frame.height();
-        if (out.length < size(w, h) || !picture.domain().equals(frame)) {
-            throw new IllegalArgumentException("The picture and the buffer must fit the frame.");
-        }
-        int cbAt = w * h;
-        int crAt = cbAt + cbAt / 4;
-        bands.run(h / 2, 8, (from, to) -> {
-            Row row = new Row(w);
-            for (int pair = from; pair < to; pair++) {
-                Arrays.fill(row.cb, 0);
-                Arrays.fill(row.cr, 0);
-                for (int y = 2 * pair; y < 2 * pair + 2; y++) {
-                    luma(picture, picture.index(frame.x(), frame.y() + y), w, row);
-                    whole(row.luma, w, 219, 16, Dither.start(y, number, 0), out, y * w);
-                }
-                row.cb[0] = row.cb[1];
-                row.cr[0] = row.cr[1];
-                chroma(row.cb, w / 2);
-                chroma(row.cr, w / 2);
-                whole(row.cb, w / 2, 224, 128, Dither.start(pair, number, 1), out, cbAt + pair * (w / 2));
-                whole(row.cr, w / 2, 224, 128, Dither.start(pair, number, 2), out, crAt + pair * (w / 2));
-            }
-        });
+    /** What of the picture a part of the samples is made from: one more column on the left, for the chroma. */
+    public Region needs(Region part) {
+        return new Region(part.x() - 1, part.y(), part.width() + 1, part.height()).intersect(frame);
     }
 
-    /** Values of one row on their way; cb and cr begin one place to the right. */
+    /** Writes the samples of a part with even edges from a picture of what it {@link #needs}. */
+    public void convert(Picture picture, Region part) {
+        if (!picture.domain().contains(needs(part)) || !isEven(part)) {
+            throw new IllegalArgumentException("The picture must hold the part, whose edges must be even.");
+        }
+        int x0 = part.x() - frame.x();
+        int w = part.width();
+        Row row = new Row(w + 1);
+        for (int y = part.y(); y < part.bottom(); y += 2) {
+            Arrays.fill(row.cb, 0);
+            Arrays.fill(row.cr, 0);
+            for (int line = y; line < y + 2; line++) {
+                luma(picture, line, part, row);
+                int at = (line - frame.y()) * frame.width() + x0;
+                int noise = Dither.start(line - frame.y(), number, 0) + x0;
+                whole(row.luma, 1, w, 219, 16, noise, out, at);
+            }
+            chroma(row.cb, w / 2);
+            chroma(row.cr, w / 2);
+            int pair = (y - frame.y()) / 2;
+            int at = pair * (frame.width() / 2) + x0 / 2;
+            whole(row.cb, 0, w / 2, 224, 128, Dither.start(pair, number, 1) + x0 / 2, out, cbAt + at);
+            whole(row.cr, 0, w / 2, 224, 128, Dither.start(pair, number, 2) + x0 / 2, out, crAt + at);
+        }
+    }
+
+    /**
+     * Writes the samples of a part as they are in a decoded frame, where they are of the kind that is written and lie
+     * on the same raster; otherwise does nothing.
+     *
+     * @param dx and {@code dy}: what is added to a pixel of the picture to find that of the decoded frame
+     * @return whether they were written
+     */
+    public boolean copy(Planar from, int dx, int dy, Region part) {
+        int x = part.x() + dx;
+        int y = part.y() + dy;
+        if (!from.coding().equals(CODING) || !isEven(part) || !isEven(new Region(x, y, 0, 0))) {
+            return false;
+        }
+        int at = (part.y() - frame.y()) * frame.width() + part.x() - frame.x();
+        copy(from.data(), y * from.width() + x, from.width(), at, frame.width(), part.width(), part.height());
+        int w = (from.width() + 1) / 2;
+        int half = frame.width() / 2;
+        int start = (part.y() - frame.y()) / 2 * half + (part.x() - frame.x()) / 2;
+        int cb = from.width() * from.height() + y / 2 * w + x / 2;
+        int cr = cb + w * ((from.height() + 1) / 2);
+        copy(from.data(), cb, w, cbAt + start, half, part.width() / 2, part.height() / 2);
+        copy(from.data(), cr, w, crAt + start, half, part.width() / 2, part.height() / 2);
+        return true;
+    }
+
+    private void copy(byte[] from, int first, int stride, int at, int outStride, int width, int height) {
+        for (int y = 0; y < height; y++) {
+            System.arraycopy(from, first + y * stride, out, at + y * outStride, width);
+        }
+    }
+
+    private static boolean isEven(Region r) {
+        return ((r.x() | r.y() | r.width() | r.height()) & 1) == 0;
+    }
+
+    /** Values of one row on their way; the column left of it comes first. */
     private static final class Row {
         private final float[] red;
         private final float[] green;
@@ -63,16 +125,20 @@ public final class Yuv {
             green = new float[w];
             blue = new float[w];
             luma = new float[w];
-            cb = new float[w + 1];
-            cr = new float[w + 1];
+            cb = new float[w];
+            cr = new float[w];
         }
     }
 
-    /** Luma, 0 to 1, of one row; half its colour differences, −½ to ½, are added to cb[1…] and cr[1…]. */
-    private static void luma(Picture p, int at, int w, Row row) {
-        clamp(p.red, at, w, row.red);
-        clamp(p.green, at, w, row.green);
-        clamp(p.blue, at, w, row.blue);
+    /** Luma, 0 to 1, of one row; half its colour differences, −½ to ½, are added to cb and cr. */
+    private void luma(Picture p, int y, Region part, Row row) {
+        int w = part.width() + 1;
+        // The frame's first column stands for the one beyond it.
+        boolean edge = part.x() == frame.x();
+        int at = p.index(part.x(), y);
+        clamp(p.red, at, edge, w, row.red);
+        clamp(p.green, at, edge, w, row.green);
+        clamp(p.blue, at, edge, w, row.blue);
         weigh(row.red, row.green, row.blue, w, row.luma);
         difference(row.blue, row.luma, w, 0.25f / (1 - KB), row.cb);
         difference(row.red, row.luma, w, 0.25f / (1 - KR), row.cr);
@@ -80,12 +146,17 @@ public final class Yuv {
 
     // Loops that do one thing each are what the compiler turns into vector instructions.
 
-    private static void clamp(float[] from, int at, int count, float[] into) {
-        for (int x = 0; x < count; x++) {
+    private void clamp(float[] from, int at, boolean edge, int count, float[] into) {
+        int first = edge ? 1 : 0;
+        for (int x = first; x < count; x++) {
             // Comparisons: the library's minimum and maximum cost three times as much here.
-            float v = from[at + x];
+            float v = from[at + x - 1];
             into[x] = v < 0 ? 0 : v > 1 ? 1 : v;
         }
+        if (edge) {
+            into[0] = into[1];
+        }
+        transfer.toDisplay(into, count);
     }
 
     private static void weigh(float[] r, float[] g, float[] b, int count, float[] into) {
@@ -96,7 +167,7 @@ public final class Yuv {
 
     private static void difference(float[] colour, float[] luma, int count, float scale, float[] into) {
         for (int x = 0; x < count; x++) {
-            into[x + 1] += (colour[x] - luma[x]) * scale;
+            into[x] += (colour[x] - luma[x]) * scale;
         }
     }
 
@@ -107,9 +178,9 @@ public final class Yuv {
         }
     }
 
-    private static void whole(float[] v, int count, float scale, float zero, int noise, byte[] out, int at) {
+    private static void whole(float[] v, int from, int count, float scale, float zero, int noise, byte[] out, int at) {
         for (int x = 0; x < count; x++) {
-            out[at + x] = (byte) (int) (zero + scale * v[x] + Dither.OFFSETS[noise + x]);
+            out[at + x] = (byte) (int) (zero + scale * v[from + x] + Dither.OFFSETS[noise + x]);
         }
     }
 }

@@ -5,7 +5,10 @@ import aperta.core.geometry.Box;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
 import aperta.core.picture.Sampler;
+import aperta.core.picture.Transfer;
+import aperta.core.shot.Light;
 import java.util.List;
+import java.util.Optional;
 
 /** A frame of footage laid on the raster. */
 final class Clip implements Step.Paints {
@@ -13,10 +16,11 @@ final class Clip implements Step.Paints {
     private final Affine toSource;
     private final Region domain;
     private final boolean opaque;
+    private final Transfer transfer;
     private final ContentKey key;
 
     /** @param toRaster from the decoded frame's pixels to raster pixels; must have an inverse */
-    Clip(Decoded frame, boolean alpha, Affine toRaster) {
+    Clip(Decoded frame, boolean alpha, Light light, Affine toRaster) {
         int width = frame.domain().width();
         int height = frame.domain().height();
         this.frame = frame;
@@ -27,7 +31,12 @@ final class Clip implements Step.Paints {
                 ? new Region((int) Math.rint(box.x0()), (int) Math.rint(box.y0()), width, height)
                 : Region.around(box.grown(1));
         this.opaque = copy && !alpha;
-        this.key = ContentKey.of("clip").step(frame).map(toSource).key();
+        this.transfer = Transfer.of(light);
+        this.key = ContentKey.of("clip")
+                .step(frame)
+                .map(toSource)
+                .number((long) light.ordinal())
+                .key();
     }
 
     @Override
@@ -52,12 +61,20 @@ final class Clip implements Step.Paints {
     }
 
     @Override
-    public boolean opaque() {
-        return opaque;
+    public Cover cover(Region part, Tile tile) {
+        return opaque && domain.contains(part) ? Cover.ALL : Step.Paints.super.cover(part, tile);
+    }
+
+    @Override
+    public Optional<Straight> straight(Region part, Tile tile) {
+        return opaque && domain.contains(part)
+                ? Optional.of(
+                        new Straight(tile.made(frame), (int) Math.rint(toSource.e()), (int) Math.rint(toSource.f())))
+                : Optional.empty();
     }
 
     @Override
     public void paint(Picture into, Tile tile) {
-        new Sampler(tile.made(frame), toSource).paint(into, tile.scratch());
+        new Sampler(tile.made(frame), toSource, transfer).paint(into, tile.scratch());
     }
 }

@@ -40,6 +40,11 @@ final class Covered implements Step.Made<Matte>, Step.Shades {
 
     @Override
     public void shade(Matte into, Tile tile) {
-        MatteRows.copy(tile.made(this), into);
+        MatteRows.copy(tile, this, into);
+    }
+
+    @Override
+    public Cover cover(Region part, Tile tile) {
+        return MatteRows.cover(tile, this, part);
     }
 }

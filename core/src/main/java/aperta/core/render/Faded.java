@@ -37,4 +37,9 @@ final class Faded implements Step.Paints {
         picture.paint(into, tile);
         Compose.fade(into, opacity);
     }
+
+    @Override
+    public Cover cover(Region part, Tile tile) {
+        return picture.cover(part, tile).times(Cover.SOME);
+    }
 }

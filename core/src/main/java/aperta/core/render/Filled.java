@@ -64,6 +64,12 @@ final class Filled implements Step.Paints, Step.Shades {
         tile.withMatte(shape, into.domain(), m -> Compose.inside(into, m));
     }
 
+    @Override
+    public Cover cover(Region part, Tile tile) {
+        Cover whole = shape.cover(part, tile);
+        return whole == Cover.ALL && (gradient.isPresent() || colour.alpha() < 1) ? Cover.SOME : whole;
+    }
+
     /** Whether alpha is the shape times one number, so that it can be had without the colour. */
     boolean plainAlpha() {
         return gradient.isEmpty();

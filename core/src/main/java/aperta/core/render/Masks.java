@@ -25,7 +25,7 @@ final class Masks implements Step.Shades {
             Region own =
                     p.inverted || p.opacity < 1 && p.mode == Mask.Mode.INTERSECT ? Region.EVERYWHERE : p.matte.domain();
             reach = switch (p.mode) {
-                case ADD -> reach.union(own);
+                case ADD, EXCLUDE -> reach.union(own);
                 case SUBTRACT -> reach;
                 case INTERSECT -> reach.intersect(own);
             };
@@ -35,7 +35,8 @@ final class Masks implements Step.Shades {
     }
 
     private boolean startsFull() {
-        return parts.get(0).mode() != Mask.Mode.ADD;
+        Mask.Mode first = parts.get(0).mode();
+        return first == Mask.Mode.SUBTRACT || first == Mask.Mode.INTERSECT;
     }
 
     @Override
@@ -65,8 +66,26 @@ final class Masks implements Step.Shades {
                     case ADD -> MatteMath.add(into, m, p.opacity);
                     case SUBTRACT -> MatteMath.subtract(into, m, p.opacity);
                     case INTERSECT -> MatteMath.intersect(into, m, p.opacity);
+                    case EXCLUDE -> MatteMath.exclude(into, m, p.opacity);
                 }
             });
         }
+    }
+
+    @Override
+    public Cover cover(Region part, Tile tile) {
+        Cover all = startsFull() ? Cover.ALL : Cover.NONE;
+        for (Part p : parts) {
+            Cover own = p.matte.cover(part, tile);
+            Cover turned = p.inverted ? own.inverted() : own;
+            Cover seen = p.opacity < 1 ? turned.times(Cover.SOME) : turned;
+            all = switch (p.mode) {
+                case ADD -> all.plus(seen);
+                case SUBTRACT -> all.times(seen.inverted());
+                case INTERSECT -> all.times(p.opacity < 1 ? Cover.SOME : turned);
+                case EXCLUDE -> all.either(seen);
+            };
+        }
+        return all;
     }
 }

@@ -1,11 +1,15 @@
 package aperta.core.render;
 
+import aperta.core.edit.Edit;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
+import aperta.core.opening.Openings;
 import aperta.core.outline.Outline;
 import aperta.core.picture.Gradient;
 import aperta.core.picture.Region;
+import aperta.core.picture.Transfer;
+import aperta.core.recipe.Recipe;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.BlendMode;
 import aperta.core.shot.Colour;
@@ -13,18 +17,41 @@ import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
+import aperta.core.shot.Light;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Moment;
+import aperta.core.shot.Opened;
+import aperta.core.shot.Opener;
 import aperta.core.shot.Paint;
+import aperta.core.shot.Passage;
+import aperta.core.shot.Pose;
+import aperta.core.shot.Shot;
+import aperta.core.shot.Shutter;
 import aperta.core.time.Mix;
+import aperta.core.time.Rate;
+import aperta.core.type.Pieces;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
-/** Lays out the steps of a picture. Safe for use by several threads. */
-public final class Planner {
+/**
+ * Lays out the steps of a picture, and knows how large layers are and what their openings do. Safe for use by several
+ * threads.
+ */
+public final class Planner implements Opener, Edit.Extents {
+    /** How far something moves between two samples of motion blur, in raster pixels. */
+    private static final double APART = 1.5;
+
+    private static final int FEWEST = 8;
+    private static final int MOST = 64;
+    /** What letters that move by themselves are taken to travel while the shutter is open, in raster pixels. */
+    private static final double LETTERS_TRAVEL = 16 * APART;
+
+    /** A smaller σ, in raster pixels, can't be seen. */
+    private static final double LEAST_BLUR = 0.05;
+
     private final Sources sources;
     private final Settings settings;
 
@@ -45,58 +72,115 @@ public final class Planner {
      * @param scale raster pixels for a pixel of the shot, over 0
      * @throws IllegalArgumentException where a media or a font is missing
      */
-    public Step.Paints plan(Moment moment, double scale) {
-        return new Layout(moment, scale).stack(moment.shot().layers());
+    public Plan plan(Moment moment, double scale) {
+        return plan(moment, scale, new Layout(moment, scale).stack(moment.shot().layers()));
+    }
+
+    private static Plan plan(Moment moment, double scale, Step.Paints picture) {
+        Format format = moment.shot().format();
+        return new Plan(picture, frame(format, scale), format.light());
     }
 
     /** The plan of one layer alone, with its masks and its cut. */
-    public Step.Paints plan(Moment moment, String layer, double scale) {
-        return new Layout(moment, scale)
-                .finished(moment.of(layer).layer())
-                .<Step.Paints>map(p -> p)
-                .orElseGet(() -> new Stack(List.of()));
+    public Plan plan(Moment moment, String layer, double scale) {
+        Optional<Step.Paints> alone =
+                new Layout(moment, scale).finished(moment.of(layer).layer());
+        return plan(moment, scale, alone.orElseGet(() -> new Stack(List.of())));
+    }
+
+    /** A moment of a shot with all that its layers come from and go to. */
+    public Moment moment(Shot shot, double frame) {
+        return new Moment(shot, frame, this);
+    }
+
+    @Override
+    public Opened opened(Recipe opening, Passage.Way way, Opener.Subject subject) {
+        return Openings.of(opening.kind()).at(opening, way, subject);
+    }
+
+    @Override
+    public Box box(Layer still) {
+        if (still.content() instanceof Content.Text text) {
+            double edge = text.edgeWidth().at(0, Mix.NUMBER);
+            return settings.outline(text, 0).bounds().grown(edge / 2 + 1);
+        }
+        return extent(still.content());
+    }
+
+    @Override
+    public List<Piece> pieces(Content.Text text, Opened.Unit unit) {
+        return Pieces.of(settings.of(text, 0), text.words(), unit).stream()
+                .map(p -> new Piece(p.words(), p.setting().outline().bounds().centre()))
+                .toList();
+    }
+
+    @Override
+    public Opener opener() {
+        return this;
     }
 
     /** The box of a layer in its own space, at a moment: what its handles go round. */
+    @Override
     public Box extent(Moment moment, String id) {
         Moment.Seen seen = moment.of(id);
-        Content content = seen.layer().content();
-        if (content instanceof Content.Text text) {
-            return settings.of(text, seen.frame()).box();
-        }
-        if (content instanceof Content.Fill fill) {
-            Point size = fill.size().at(seen.frame(), Mix.POINT);
-            return Box.centred(size.x(), size.y());
-        }
-        if (content instanceof Content.Footage footage) {
-            Sources.Info info = sources.info(footage.media());
-            return Box.centred(info.width(), info.height());
-        }
-        if (content instanceof Content.Still still) {
-            Sources.Info info = sources.info(still.media());
-            return Box.centred(info.width(), info.height());
+        if (!(seen.still().content() instanceof Content.Group group)) {
+            return extent(seen.still().content());
         }
         Affine toGroup = seen.toShot().inverse().orElse(Affine.IDENTITY);
         Box box = Box.EMPTY;
-        for (Layer inside : ((Content.Group) content).layers()) {
+        for (Layer inside : group.layers()) {
             Affine map = moment.of(inside.id()).toShot().then(toGroup);
             box = box.union(map.apply(extent(moment, inside.id())));
         }
         return box;
     }
 
+    /** The box of content whose values are fixed. */
+    private Box extent(Content content) {
+        if (content instanceof Content.Text text) {
+            return settings.of(text, 0).box();
+        }
+        if (content instanceof Content.Fill fill) {
+            Point size = fill.size().at(0, Mix.POINT);
+            return Box.centred(size.x(), size.y());
+        }
+        if (content instanceof Content.Sound) {
+            return Box.EMPTY;
+        }
+        String media = content instanceof Content.Footage footage ? footage.media() : ((Content.Still) content).media();
+        Sources.Info info = sources.info(media);
+        return Box.centred(info.width(), info.height());
+    }
+
     /** One plan in the making. */
     private final class Layout {
         private final Moment moment;
+        private final double scale;
         private final Affine toRaster;
+        private final Light light;
+        private final Optional<Layout> whole;
         private final Map<String, Optional<Step.Paints>> uncut = new HashMap<>();
+        private final Map<Double, Layout> samples = new HashMap<>();
 
         Layout(Moment moment, double scale) {
+            this(moment, scale, Optional.empty());
+        }
+
+        /** @param whole the layout of which this one is a sample, for motion blur */
+        private Layout(Moment moment, double scale, Optional<Layout> whole) {
             if (!(scale > 0)) {
                 throw new IllegalArgumentException("A scale is over 0.");
             }
             this.moment = moment;
+            this.scale = scale;
             this.toRaster = Affine.scale(scale, scale);
+            this.light = moment.shot().format().light();
+            this.whole = whole;
+        }
+
+        /** What exists and which frames are shown is the same for all samples of a frame. */
+        private Moment.Seen unblurred(String id) {
+            return whole.map(w -> w.moment).orElse(moment).of(id);
         }
 
         Stack stack(List<Layer> layers) {
@@ -120,7 +204,7 @@ public final class Planner {
             if (cutter.isEmpty()) {
                 return cut.keep() == Cut.Keep.INSIDE ? Optional.empty() : whole;
             }
-            return Optional.of(new CutBy(whole.get(), cutter.get(), cut.with(), cut.keep()));
+            return Optional.of(new CutBy(whole.get(), cutter.get(), cut.with(), cut.keep(), light));
         }
 
         /** The layer's picture before its own cut; nothing where it is not there or too flat to be seen. */
@@ -134,51 +218,144 @@ public final class Planner {
         }
 
         private Optional<Step.Paints> build(Layer layer) {
+            boolean blurred = layer.motionBlur()
+                    && whole.isEmpty()
+                    && moment.of(layer.id()).exists();
+            return blurred ? inMotion(layer) : atOnce(layer);
+        }
+
+        private Optional<Step.Paints> atOnce(Layer layer) {
             Moment.Seen seen = moment.of(layer.id());
             Affine map = seen.toShot().then(toRaster);
-            if (!seen.exists() || map.inverse().isEmpty() || seen.opacity() == 0) {
+            if (!unblurred(layer.id()).exists() || map.inverse().isEmpty() || seen.opacity() == 0) {
                 return Optional.empty();
             }
-            Optional<Step.Paints> picture = content(layer.content(), seen.frame(), map);
-            if (!layer.masks().isEmpty()) {
-                picture = picture.map(p -> new Weighed(p, masks(layer, seen.frame(), map)));
+            Optional<Step.Paints> picture = content(seen, map);
+            List<Mask> masks = seen.still().masks();
+            if (!masks.isEmpty()) {
+                picture = picture.map(p -> new Weighed(p, masks(masks, map)));
+            }
+            double sigma = seen.still().place().blur().at(0, Mix.NUMBER) * scale;
+            if (sigma >= LEAST_BLUR) {
+                picture = picture.map(p -> new Blurred(p, sigma));
             }
             return seen.opacity() == 1 ? picture : picture.map(p -> new Faded(p, (float) seen.opacity()));
         }
 
-        private Optional<Step.Paints> content(Content content, double frame, Affine map) {
+        /** The mean over the time that the shutter is open, where anything changes in it. */
+        private Optional<Step.Paints> inMotion(Layer layer) {
+            Shutter shutter = moment.shot().shutter();
+            Layout opens = sample(0);
+            Layout middle = sample(0.5);
+            Layout closes = sample(1);
+            Optional<Step.Paints> first = opens.atOnce(layer);
+            Optional<Step.Paints> last = closes.atOnce(layer);
+            if (shutter.length() == 0
+                    || first.map(Step::key).equals(last.map(Step::key))
+                            && first.map(Step::key).equals(middle.atOnce(layer).map(Step::key))) {
+                return atOnce(layer);
+            }
+            double travel = opens.travel(layer, middle) + middle.travel(layer, closes);
+            int count = FEWEST;
+            while (count < MOST && count * APART < travel) {
+                count *= 2;
+            }
+            List<Step.Paints> all = new ArrayList<>();
+            for (int i = 0; i < count; i++) {
+                sample((i + 0.5) / count).atOnce(layer).ifPresent(all::add);
+            }
+            return all.isEmpty() ? Optional.empty() : Optional.of(new Averaged(all, count));
+        }
+
+        /** @param share of the time that the shutter is open */
+        private Layout sample(double share) {
+            return samples.computeIfAbsent(share, s -> {
+                Shutter shutter = moment.shot().shutter();
+                double frame = moment.frame() + shutter.opens() + s * shutter.length();
+                return new Layout(moment(moment.shot(), frame), scale, Optional.of(this));
+            });
+        }
+
+        /** How far a layer's corners move from here to another time, at most, in raster pixels. */
+        private double travel(Layer layer, Layout to) {
+            Box from = extent(moment, layer.id());
+            double most = 0;
+            for (Point p : from.corners()) {
+                Point here = moment.of(layer.id()).toShot().apply(p);
+                Point there = to.moment.of(layer.id()).toShot().apply(p);
+                most = Math.max(most, there.minus(here).length() * scale);
+            }
+            boolean pieces = moment.of(layer.id()).pieces().isPresent();
+            return pieces ? Math.max(most, LETTERS_TRAVEL) : most;
+        }
+
+        private Optional<Step.Paints> content(Moment.Seen seen, Affine map) {
+            Content content = seen.still().content();
             if (content instanceof Content.Text text) {
-                return text(text, frame, map);
+                return text(text, seen.pieces(), map);
             }
             if (content instanceof Content.Fill fill) {
-                return fill(fill, frame, map);
+                return fill(fill, map);
             }
             if (content instanceof Content.Footage footage) {
-                return footage(footage.media(), frame, map);
+                return footage(footage.media(), seen.layer(), map);
             }
             if (content instanceof Content.Still still) {
                 return Optional.of(clip(still.media(), 0, map));
             }
-            return Optional.of(stack(((Content.Group) content).layers()));
+            return content instanceof Content.Group group ? Optional.of(stack(group.layers())) : Optional.empty();
         }
 
-        private Optional<Step.Paints> text(Content.Text text, double frame, Affine map) {
-            Outline outline = settings.outline(text, frame);
+        private Optional<Step.Paints> text(Content.Text text, Optional<Opened.Pieces> pieces, Affine map) {
+            if (pieces.isEmpty()) {
+                return words(text, settings.outline(text, 0), map);
+            }
+            List<Pieces.Piece> parts =
+                    Pieces.of(settings.of(text, 0), text.words(), pieces.get().unit());
+            List<Stack.Entry> all = new ArrayList<>();
+            for (int i = 0; i < parts.size(); i++) {
+                Pose pose = pieces.get().of(i, parts.size());
+                piece(text, parts.get(i).setting().outline(), pose, map)
+                        .ifPresent(p -> all.add(new Stack.Entry(p, BlendMode.NORMAL)));
+            }
+            return all.isEmpty() ? Optional.empty() : Optional.of(new Stack(all));
+        }
+
+        /** One piece of some words, in its pose about its own middle. */
+        private Optional<Step.Paints> piece(Content.Text text, Outline outline, Pose pose, Affine map) {
+            Point c = outline.bounds().centre();
+            Affine own = Affine.translation(-c.x(), -c.y())
+                    .then(Affine.scale(pose.scale().x(), pose.scale().y()))
+                    .then(Affine.rotation(pose.turn()))
+                    .then(Affine.translation(
+                            c.x() + pose.shift().x(), c.y() + pose.shift().y()));
+            if (pose.opacity() == 0 || own.inverse().isEmpty()) {
+                return Optional.empty();
+            }
+            Optional<Step.Paints> picture = words(text, outline, own.then(map));
+            double sigma = pose.blur() * map.meanScale();
+            if (sigma >= LEAST_BLUR) {
+                picture = picture.map(p -> new Blurred(p, sigma));
+            }
+            return pose.opacity() == 1 ? picture : picture.map(p -> new Faded(p, (float) pose.opacity()));
+        }
+
+        private Optional<Step.Paints> words(Content.Text text, Outline outline, Affine map) {
             if (outline.isEmpty()) {
                 return Optional.empty();
             }
             Step.Paints fill = filled(
                     outline.transformed(map),
-                    text.fill().at(frame, Colour.MIX),
-                    text.fillOpacity().at(frame, Mix.NUMBER));
-            double width = text.edgeWidth().at(frame, Mix.NUMBER);
+                    text.fill().at(0, Colour.MIX),
+                    text.fillOpacity().at(0, Mix.NUMBER));
+            double width = text.edgeWidth().at(0, Mix.NUMBER);
             if (width <= 0) {
                 return Optional.of(fill);
             }
             Step.Paints edge = filled(
                     outline.stroked(width).transformed(map),
-                    text.edge().at(frame, Colour.MIX),
-                    text.edgeOpacity().at(frame, Mix.NUMBER));
+                    text.edge().at(0, Colour.MIX),
+                    text.edgeOpacity().at(0, Mix.NUMBER));
             return Optional.of(over(fill, edge));
         }
 
@@ -188,34 +365,35 @@ public final class Planner {
         }
 
         private Step.Paints filled(Outline inRaster, Colour colour, double opacity) {
-            double alpha = colour.alpha() * Math.min(1, Math.max(0, opacity));
-            return new Filled(new Covered(inRaster), new Colour(colour.red(), colour.green(), colour.blue(), alpha));
+            Colour lit = Transfer.of(light).toLight(colour);
+            double alpha = lit.alpha() * Math.min(1, Math.max(0, opacity));
+            return new Filled(new Covered(inRaster), new Colour(lit.red(), lit.green(), lit.blue(), alpha));
         }
 
-        private Optional<Step.Paints> fill(Content.Fill fill, double frame, Affine map) {
-            Point size = fill.size().at(frame, Mix.POINT);
+        private Optional<Step.Paints> fill(Content.Fill fill, Affine map) {
+            Point size = fill.size().at(0, Mix.POINT);
             Box box = Box.centred(size.x(), size.y());
             if (box.isEmpty()) {
                 return Optional.empty();
             }
             Outline shape = Outline.of(box).transformed(map);
             if (fill.paint() instanceof Paint.Solid solid) {
-                return Optional.of(filled(shape, solid.colour().at(frame, Colour.MIX), 1));
+                return Optional.of(filled(shape, solid.colour().at(0, Colour.MIX), 1));
             }
             List<Double> numbers = new ArrayList<>(List.of(map.a(), map.b(), map.c(), map.d(), map.e(), map.f()));
             Gradient gradient;
             List<Paint.Stop> stops;
             if (fill.paint() instanceof Paint.Linear linear) {
-                Point from = linear.from().at(frame, Mix.POINT);
-                Point to = linear.to().at(frame, Mix.POINT);
-                stops = linear.stops();
+                Point from = linear.from().at(0, Mix.POINT);
+                Point to = linear.to().at(0, Mix.POINT);
+                stops = lit(linear.stops());
                 gradient = Gradient.linear(from, to, stops, map);
                 numbers.addAll(List.of(0.0, from.x(), from.y(), to.x(), to.y()));
             } else {
                 Paint.Radial radial = (Paint.Radial) fill.paint();
-                Point centre = radial.centre().at(frame, Mix.POINT);
-                double radius = radial.radius().at(frame, Mix.NUMBER);
-                stops = radial.stops();
+                Point centre = radial.centre().at(0, Mix.POINT);
+                double radius = radial.radius().at(0, Mix.NUMBER);
+                stops = lit(radial.stops());
                 gradient = Gradient.radial(centre, radius, stops, map);
                 numbers.addAll(List.of(1.0, centre.x(), centre.y(), radius));
             }
@@ -229,10 +407,34 @@ public final class Planner {
                     numbers.stream().mapToDouble(Double::doubleValue).toArray()));
         }
 
-        private Optional<Step.Paints> footage(String media, double frame, Affine map) {
+        private List<Paint.Stop> lit(List<Paint.Stop> stops) {
+            Transfer transfer = Transfer.of(light);
+            return stops.stream()
+                    .map(s -> new Paint.Stop(s.at(), transfer.toLight(s.colour())))
+                    .toList();
+        }
+
+        private Optional<Step.Paints> footage(String media, Layer layer, Affine map) {
+            double content = unblurred(layer.id()).content();
             Sources.Info info = sources.info(media);
-            long wanted = moment.shot().format().rate().frameOf(info.rate(), (long) Math.floor(frame));
-            return wanted < 0 || wanted >= info.frames() ? Optional.empty() : Optional.of(clip(media, wanted, map));
+            Rate rate = moment.shot().format().rate();
+            if (!layer.pace().mixed()) {
+                return frame(media, rate.frameOf(info.rate(), (long) Math.floor(content)), map);
+            }
+            double at = rate.positionOf(info.rate(), content);
+            long before = (long) Math.floor(at);
+            double share = at - before;
+            Optional<Step.Paints> one = frame(media, before, map);
+            Optional<Step.Paints> next = share > 0 ? frame(media, before + 1, map) : Optional.empty();
+            return one.isPresent() && next.isPresent()
+                    ? Optional.of(new Dissolved(one.get(), next.get(), (float) share))
+                    : one.or(() -> next);
+        }
+
+        private Optional<Step.Paints> frame(String media, long frame, Affine map) {
+            return frame < 0 || frame >= sources.info(media).frames()
+                    ? Optional.empty()
+                    : Optional.of(clip(media, frame, map));
         }
 
         private Step.Paints clip(String media, long frame, Affine map) {
@@ -243,15 +445,15 @@ public final class Planner {
                             (double) info.width() / decoded.domain().width(),
                             (double) info.height() / decoded.domain().height())
                     .then(Affine.translation(-info.width() / 2.0, -info.height() / 2.0));
-            return new Clip(decoded, info.alpha(), fromPixels.then(map));
+            return new Clip(decoded, info.alpha(), light, fromPixels.then(map));
         }
 
-        private Masks masks(Layer layer, double frame, Affine map) {
+        private Masks masks(List<Mask> masks, Affine map) {
             List<Masks.Part> parts = new ArrayList<>();
-            for (Mask mask : layer.masks()) {
-                BezierPath path = mask.path().at(frame, BezierPath.MIX);
+            for (Mask mask : masks) {
+                BezierPath path = mask.path().at(0, BezierPath.MIX);
                 Step.Shades matte = new Covered(Outline.of(path).transformed(map));
-                double sigma = mask.feather().at(frame, Mix.NUMBER) / 2 * map.meanScale();
+                double sigma = mask.feather().at(0, Mix.NUMBER) / 2 * map.meanScale();
                 if (sigma >= 0.01) {
                     matte = new Feathered(matte, sigma);
                 }
@@ -259,7 +461,7 @@ public final class Planner {
                         matte,
                         mask.mode(),
                         mask.inverted(),
-                        mask.opacity().at(frame, Mix.NUMBER).floatValue()));
+                        mask.opacity().at(0, Mix.NUMBER).floatValue()));
             }
             return new Masks(parts);
         }

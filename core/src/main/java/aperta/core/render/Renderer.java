@@ -13,7 +13,7 @@ import java.util.Optional;
 
 /**
  * Carries out plans: first it asks, from the end backwards, which part of every step is needed; then it makes, in
- * order, what is made once; then it paints the picture in bands on all threads. Safe for use by several threads.
+ * order, what is made once; what remains is painted when it is shown. Safe for use by several threads.
  */
 public final class Renderer {
     private static final int BAND = 16;
@@ -27,19 +27,17 @@ public final class Renderer {
         this.bands = bands;
     }
 
-    /** The picture on all of {@code frame}. */
-    public Picture render(Step.Paints root, Region frame) {
+    /**
+     * Makes what lasts of a plan.
+     *
+     * @param number of the frame, which seeds the dither
+     */
+    public Shown show(Plan plan, long number) {
         Run run = new Run();
-        run.order(root);
-        run.ask(root, frame);
+        run.order(plan.picture());
+        run.ask(plan.picture(), plan.frame());
         run.make();
-        Picture picture = new Picture(frame);
-        Region part = frame.intersect(root.domain());
-        bands.run(part.height(), BAND, (from, to) -> {
-            Region tile = new Region(part.x(), part.y() + from, part.width(), to - from);
-            root.paint(picture.view(tile), new Tile(scratch.get(), run));
-        });
-        return picture;
+        return new Shown(plan, number, run, scratch, bands);
     }
 
     private final class Run implements Tile.Results, Step.Making {
@@ -90,20 +88,30 @@ public final class Renderer {
         }
 
         @Override
-        public <T> T of(Step.Made<T> step) {
-            Object result = results.get(step.key());
-            if (result == null) {
+        public <T> Optional<T> of(Step.Made<T> step) {
+            if (!wanted.containsKey(step.key())) {
                 throw new IllegalStateException("A step was used that no step had named as its input.");
             }
             // What is kept under a step's key came from a step with the same key, hence of the same kind.
             @SuppressWarnings("unchecked")
-            T typed = (T) result;
-            return typed;
+            T typed = (T) results.get(step.key());
+            return Optional.ofNullable(typed);
         }
 
         @Override
         public <T> T made(Step.Made<T> step) {
-            return of(step);
+            return of(step).orElseThrow(() -> new IllegalStateException("A step was used that nobody needs."));
+        }
+
+        @Override
+        public Picture painted(Step.Paints step, Region region) {
+            Picture whole = new Picture(region);
+            Region there = region.intersect(step.domain());
+            bands.run(there.height(), BAND, (from, to) -> {
+                Region tile = new Region(there.x(), there.y() + from, there.width(), to - from);
+                step.paint(whole.view(tile), new Tile(scratch.get(), this));
+            });
+            return whole;
         }
 
         @Override

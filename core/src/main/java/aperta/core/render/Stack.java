@@ -6,6 +6,7 @@ import aperta.core.picture.Region;
 import aperta.core.shot.BlendMode;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** Pictures laid over one another, isolated: the first of the list lies at the bottom. */
 final class Stack implements Step.Paints {
@@ -46,7 +47,7 @@ final class Stack implements Step.Paints {
     @Override
     public void paint(Picture into, Tile tile) {
         Region all = into.domain();
-        int first = lowestSeen(all);
+        int first = lowestSeen(all, tile);
         if (first >= 0) {
             entries.get(first).picture.paint(into, tile);
         } else {
@@ -54,22 +55,42 @@ final class Stack implements Step.Paints {
         }
         for (Entry e : entries.subList(first + 1, entries.size())) {
             Region part = all.intersect(e.picture.domain());
-            if (!part.isEmpty()) {
+            if (e.picture.cover(part, tile) != Cover.NONE) {
                 tile.withPicture(e.picture, part, p -> Compose.over(into, p, e.mode));
             }
         }
     }
 
-    /** What lies below an opaque picture that covers the tile needn't be painted; −1 where there is none. */
-    private int lowestSeen(Region tile) {
+    /** What lies below an opaque picture needn't be painted; −1 where there is none. */
+    private int lowestSeen(Region part, Tile tile) {
         for (int i = entries.size() - 1; i >= 0; i--) {
             Entry e = entries.get(i);
-            if (e.mode == BlendMode.NORMAL
-                    && e.picture.opaque()
-                    && e.picture.domain().contains(tile)) {
+            if (e.mode == BlendMode.NORMAL && e.picture.cover(part, tile) == Cover.ALL) {
                 return i;
             }
         }
         return -1;
+    }
+
+    @Override
+    public Cover cover(Region part, Tile tile) {
+        Cover all = Cover.NONE;
+        for (Entry e : entries) {
+            all = all.plus(e.picture.cover(part, tile));
+        }
+        return all;
+    }
+
+    @Override
+    public Optional<Straight> straight(Region part, Tile tile) {
+        for (int i = entries.size() - 1; i >= 0; i--) {
+            Entry e = entries.get(i);
+            Optional<Straight> straight =
+                    e.mode == BlendMode.NORMAL ? e.picture.straight(part, tile) : Optional.empty();
+            if (straight.isPresent() || e.picture.cover(part, tile) != Cover.NONE) {
+                return straight;
+            }
+        }
+        return Optional.empty();
     }
 }

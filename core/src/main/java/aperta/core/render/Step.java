@@ -5,6 +5,7 @@ import aperta.core.picture.Matte;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * One step of a plan. It says first where it has anything and what it needs of its inputs, then computes exactly what
@@ -30,9 +31,14 @@ public interface Step {
         /** Writes every pixel of {@code into}. */
         void paint(Picture into, Tile tile);
 
-        /** Whether all of {@link #domain} is known to be opaque. */
-        default boolean opaque() {
-            return false;
+        /** What is known of its alpha on a part. */
+        default Cover cover(Region part, Tile tile) {
+            return domain().intersect(part).isEmpty() ? Cover.NONE : Cover.SOME;
+        }
+
+        /** The decoded samples that make up all of a part, where that is all it shows there. */
+        default Optional<Straight> straight(Region part, Tile tile) {
+            return Optional.empty();
         }
     }
 
@@ -40,6 +46,11 @@ public interface Step {
     interface Shades extends Step {
         /** Writes every pixel of {@code into}. */
         void shade(Matte into, Tile tile);
+
+        /** What is known of it on a part. */
+        default Cover cover(Region part, Tile tile) {
+            return domain().intersect(part).isEmpty() ? Cover.NONE : Cover.SOME;
+        }
     }
 
     /** Computed once for all that is needed of it, and kept by its key. */
@@ -54,6 +65,9 @@ public interface Step {
     /** What a step that is made once may use. */
     interface Making {
         <T> T made(Made<T> step);
+
+        /** All of a picture's region at once; what is outside its domain is empty. */
+        Picture painted(Paints step, Region region);
 
         /** All of a matte's region at once. */
         Matte shaded(Shades step, Region region);

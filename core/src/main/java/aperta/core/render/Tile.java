@@ -5,6 +5,8 @@ import aperta.core.picture.Matte;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
 import aperta.core.picture.Scratch;
+import aperta.core.picture.Transfer;
+import java.util.Optional;
 import java.util.function.Consumer;
 
 /** One thread's way through a plan: the results that were made before, and scratch planes. */
@@ -14,7 +16,8 @@ public final class Tile {
 
     /** The results of the steps that are made once. */
     interface Results {
-        <T> T of(Step.Made<T> step);
+        /** Nothing where nobody needs any of the step. */
+        <T> Optional<T> of(Step.Made<T> step);
     }
 
     Tile(Scratch scratch, Results results) {
@@ -27,6 +30,11 @@ public final class Tile {
     }
 
     <T> T made(Step.Made<T> step) {
+        return results.of(step).orElseThrow(() -> new IllegalStateException("A step was painted that nobody needs."));
+    }
+
+    /** Nothing where nobody needs any of the step. */
+    <T> Optional<T> ifMade(Step.Made<T> step) {
         return results.of(step);
     }
 
@@ -46,15 +54,19 @@ public final class Tile {
         scratch.give(matte);
     }
 
-    /** A matte from what a picture has of alpha or brightness on a part. */
-    void withMatteOf(Step.Paints step, boolean brightness, Region part, Consumer<Matte> use) {
+    /**
+     * A matte from what a picture has of alpha, or of brightness, on a part.
+     *
+     * @param brightness the transfer of the picture's values, where brightness is wanted
+     */
+    void withMatteOf(Step.Paints step, Optional<Transfer> brightness, Region part, Consumer<Matte> use) {
         Matte matte = scratch.matte(part);
-        if (!brightness && step instanceof Filled filled && filled.plainAlpha()) {
+        if (brightness.isEmpty() && step instanceof Filled filled && filled.plainAlpha()) {
             filled.shade(matte, this);
         } else {
             withPicture(step, part, p -> {
-                if (brightness) {
-                    Compose.brightness(p, matte);
+                if (brightness.isPresent()) {
+                    Compose.brightness(p, brightness.get(), matte);
                 } else {
                     Compose.alpha(p, matte);
                 }

@@ -4,6 +4,7 @@ import aperta.core.picture.Compose;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
 import java.util.List;
+import java.util.Optional;
 
 /** A picture seen through its masks. */
 final class Weighed implements Step.Paints {
@@ -36,5 +37,15 @@ final class Weighed implements Step.Paints {
     public void paint(Picture into, Tile tile) {
         picture.paint(into, tile);
         tile.withMatte(matte, into.domain(), m -> Compose.inside(into, m));
+    }
+
+    @Override
+    public Cover cover(Region part, Tile tile) {
+        return picture.cover(part, tile).times(matte.cover(part, tile));
+    }
+
+    @Override
+    public Optional<Straight> straight(Region part, Tile tile) {
+        return matte.cover(part, tile) == Cover.ALL ? picture.straight(part, tile) : Optional.empty();
     }
 }

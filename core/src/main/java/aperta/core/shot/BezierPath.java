@@ -1,5 +1,6 @@
 package aperta.core.shot;
 
+import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.time.Mix;
@@ -55,6 +56,12 @@ public record BezierPath(List<Knot> knots) {
     public BezierPath translated(Point by) {
         return new BezierPath(knots.stream()
                 .map(k -> new Knot(k.at().plus(by), k.in(), k.out()))
+                .toList());
+    }
+
+    public BezierPath transformed(Affine map) {
+        return new BezierPath(knots.stream()
+                .map(k -> new Knot(map.apply(k.at()), map.applyVector(k.in()), map.applyVector(k.out())))
                 .toList());
     }
 

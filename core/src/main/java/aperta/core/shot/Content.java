@@ -3,6 +3,7 @@ package aperta.core.shot;
 import aperta.core.geometry.Point;
 import aperta.core.time.Animated;
 import java.util.List;
+import java.util.function.Consumer;
 
 /** What a layer shows. Its own space has the origin in the middle of it; that of a group is the space of the shot. */
 public sealed interface Content {
@@ -57,13 +58,14 @@ public sealed interface Content {
                     Animated.of(1.0));
         }
 
-        public Text withSize(Animated<Double> other) {
+        /** Some of its words in its look, about a middle of their own. */
+        public Text part(String some) {
             return new Text(
-                    words,
+                    some,
                     font,
-                    align,
+                    Align.CENTRE,
                     kerning,
-                    other,
+                    size,
                     tracking,
                     leading,
                     fill,
@@ -71,74 +73,102 @@ public sealed interface Content {
                     edge,
                     edgeWidth,
                     edgeOpacity);
+        }
+
+        /** These words in the look of others. */
+        public Text styledAs(Text other) {
+            return new Text(
+                    words,
+                    other.font,
+                    other.align,
+                    other.kerning,
+                    other.size,
+                    other.tracking,
+                    other.leading,
+                    other.fill,
+                    other.fillOpacity,
+                    other.edge,
+                    other.edgeWidth,
+                    other.edgeOpacity);
+        }
+
+        public Text withSize(Animated<Double> other) {
+            return with(d -> d.size = other);
         }
 
         public Text withTracking(Animated<Double> other) {
-            return new Text(
-                    words, font, align, kerning, size, other, leading, fill, fillOpacity, edge, edgeWidth, edgeOpacity);
+            return with(d -> d.tracking = other);
         }
 
         public Text withLeading(Animated<Double> other) {
-            return new Text(
-                    words,
-                    font,
-                    align,
-                    kerning,
-                    size,
-                    tracking,
-                    other,
-                    fill,
-                    fillOpacity,
-                    edge,
-                    edgeWidth,
-                    edgeOpacity);
+            return with(d -> d.leading = other);
         }
 
         public Text withFill(Animated<Colour> other) {
-            return new Text(
-                    words,
-                    font,
-                    align,
-                    kerning,
-                    size,
-                    tracking,
-                    leading,
-                    other,
-                    fillOpacity,
-                    edge,
-                    edgeWidth,
-                    edgeOpacity);
+            return with(d -> d.fill = other);
         }
 
         public Text withFillOpacity(Animated<Double> other) {
-            return new Text(
-                    words, font, align, kerning, size, tracking, leading, fill, other, edge, edgeWidth, edgeOpacity);
+            return with(d -> d.fillOpacity = other);
         }
 
         public Text withEdge(Animated<Colour> other) {
-            return new Text(
-                    words,
-                    font,
-                    align,
-                    kerning,
-                    size,
-                    tracking,
-                    leading,
-                    fill,
-                    fillOpacity,
-                    other,
-                    edgeWidth,
-                    edgeOpacity);
+            return with(d -> d.edge = other);
         }
 
         public Text withEdgeWidth(Animated<Double> other) {
-            return new Text(
-                    words, font, align, kerning, size, tracking, leading, fill, fillOpacity, edge, other, edgeOpacity);
+            return with(d -> d.edgeWidth = other);
         }
 
         public Text withEdgeOpacity(Animated<Double> other) {
-            return new Text(
-                    words, font, align, kerning, size, tracking, leading, fill, fillOpacity, edge, edgeWidth, other);
+            return with(d -> d.edgeOpacity = other);
+        }
+
+        private Text with(Consumer<Draft> change) {
+            Draft draft = new Draft(this);
+            change.accept(draft);
+            return draft.text();
+        }
+
+        /** A text in the making. */
+        private static final class Draft {
+            private final Text of;
+            private Animated<Double> size;
+            private Animated<Double> tracking;
+            private Animated<Double> leading;
+            private Animated<Colour> fill;
+            private Animated<Double> fillOpacity;
+            private Animated<Colour> edge;
+            private Animated<Double> edgeWidth;
+            private Animated<Double> edgeOpacity;
+
+            private Draft(Text of) {
+                this.of = of;
+                size = of.size;
+                tracking = of.tracking;
+                leading = of.leading;
+                fill = of.fill;
+                fillOpacity = of.fillOpacity;
+                edge = of.edge;
+                edgeWidth = of.edgeWidth;
+                edgeOpacity = of.edgeOpacity;
+            }
+
+            private Text text() {
+                return new Text(
+                        of.words,
+                        of.font,
+                        of.align,
+                        of.kerning,
+                        size,
+                        tracking,
+                        leading,
+                        fill,
+                        fillOpacity,
+                        edge,
+                        edgeWidth,
+                        edgeOpacity);
+            }
         }
     }
 
@@ -154,8 +184,18 @@ public sealed interface Content {
     /** A picture that doesn't move, by the id of its media. */
     record Still(String media) implements Content {}
 
+    /**
+     * A sound, by the id of its media; it is heard, not seen.
+     *
+     * @param level in decibels, 0 for as it was recorded
+     */
+    record Sound(String media, Animated<Double> level) implements Content {}
+
     /** A rectangle of a size, painted. */
     record Fill(Animated<Point> size, Paint paint) implements Content {}
+
+    /** What lies in a group, once more: whatever is changed there is changed here too. */
+    record Again(String group) implements Content {}
 
     /** Layers that are put together by themselves first and then behave like one; the first lies on top. */
     record Group(List<Layer> layers) implements Content {

@@ -6,11 +6,11 @@ import aperta.core.geometry.Point;
 import aperta.core.time.Rate;
 
 /**
- * The size of the picture in pixels and its frame rate.
+ * The size of the picture in pixels, its frame rate, and the numbers in which its layers are laid on one another.
  *
  * @throws IllegalArgumentException where a side is outside 16 to 8192 pixels
  */
-public record Format(int width, int height, Rate rate) {
+public record Format(int width, int height, Rate rate, Light light) {
     public static final int SMALLEST = 16;
     public static final int LARGEST = 8192;
 
@@ -19,6 +19,11 @@ public record Format(int width, int height, Rate rate) {
             throw new IllegalArgumentException(
                     "A shot is between 16 and 8192 pixels wide and high, not " + width + " × " + height + ".");
         }
+    }
+
+    /** In display-encoded values. */
+    public Format(int width, int height, Rate rate) {
+        this(width, height, rate, Light.DISPLAY);
     }
 
     public Point centre() {

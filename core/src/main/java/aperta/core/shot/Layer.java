@@ -2,12 +2,15 @@ package aperta.core.shot;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 
 /**
  * One layer of a shot.
  *
+ * @param pace how its content runs
  * @param parent the id of the layer whose place this one's place is relative to
  * @param alsoShown whether it shows by itself although another layer is cut by it
+ * @param motionBlur whether it is blurred by what moves while the shutter is open
  * @param hidden doesn't show; still cuts what is cut by it
  * @param solo when any layer has it, only those show
  * @param locked the desk refuses to change it
@@ -17,12 +20,16 @@ public record Layer(
         String name,
         Content content,
         Span span,
+        Pace pace,
         Place place,
         Optional<String> parent,
         List<Mask> masks,
         Optional<Cut> cut,
         boolean alsoShown,
+        Optional<Passage> arrive,
+        Optional<Passage> leave,
         BlendMode blend,
+        boolean motionBlur,
         boolean hidden,
         boolean solo,
         boolean locked) {
@@ -37,47 +44,149 @@ public record Layer(
                 name,
                 content,
                 span,
+                Pace.EVEN,
                 place,
                 Optional.empty(),
                 List.of(),
                 Optional.empty(),
                 false,
+                Optional.empty(),
+                Optional.empty(),
                 BlendMode.NORMAL,
+                false,
                 false,
                 false,
                 false);
     }
 
     public Layer withIdentity(String otherId, String otherName) {
-        return new Layer(
-                otherId, otherName, content, span, place, parent, masks, cut, alsoShown, blend, hidden, solo, locked);
+        return with(d -> {
+            d.id = otherId;
+            d.name = otherName;
+        });
     }
 
     public Layer withContent(Content other) {
-        return new Layer(id, name, other, span, place, parent, masks, cut, alsoShown, blend, hidden, solo, locked);
-    }
-
-    public Layer withPlace(Place other) {
-        return new Layer(id, name, content, span, other, parent, masks, cut, alsoShown, blend, hidden, solo, locked);
+        return with(d -> d.content = other);
     }
 
     public Layer withSpan(Span other) {
-        return new Layer(id, name, content, other, place, parent, masks, cut, alsoShown, blend, hidden, solo, locked);
+        return with(d -> d.span = other);
     }
 
-    public Layer withMasks(List<Mask> other) {
-        return new Layer(id, name, content, span, place, parent, other, cut, alsoShown, blend, hidden, solo, locked);
+    public Layer withPace(Pace other) {
+        return with(d -> d.pace = other);
     }
 
-    public Layer withCut(Optional<Cut> other) {
-        return new Layer(id, name, content, span, place, parent, masks, other, alsoShown, blend, hidden, solo, locked);
+    public Layer withPlace(Place other) {
+        return with(d -> d.place = other);
     }
 
     public Layer withParent(Optional<String> other) {
-        return new Layer(id, name, content, span, place, other, masks, cut, alsoShown, blend, hidden, solo, locked);
+        return with(d -> d.parent = other);
+    }
+
+    public Layer withMasks(List<Mask> other) {
+        return with(d -> d.masks = other);
+    }
+
+    public Layer withCut(Optional<Cut> other) {
+        return with(d -> d.cut = other);
+    }
+
+    public Layer withAlsoShown(boolean other) {
+        return with(d -> d.alsoShown = other);
+    }
+
+    public Layer withArrive(Optional<Passage> other) {
+        return with(d -> d.arrive = other);
+    }
+
+    public Layer withLeave(Optional<Passage> other) {
+        return with(d -> d.leave = other);
     }
 
     public Layer withBlend(BlendMode other) {
-        return new Layer(id, name, content, span, place, parent, masks, cut, alsoShown, other, hidden, solo, locked);
+        return with(d -> d.blend = other);
+    }
+
+    public Layer withMotionBlur(boolean other) {
+        return with(d -> d.motionBlur = other);
+    }
+
+    public Layer withHidden(boolean other) {
+        return with(d -> d.hidden = other);
+    }
+
+    public Layer withSolo(boolean other) {
+        return with(d -> d.solo = other);
+    }
+
+    private Layer with(Consumer<Draft> change) {
+        Draft draft = new Draft(this);
+        change.accept(draft);
+        return draft.layer();
+    }
+
+    /** A layer in the making. */
+    private static final class Draft {
+        private String id;
+        private String name;
+        private Content content;
+        private Span span;
+        private Pace pace;
+        private Place place;
+        private Optional<String> parent;
+        private List<Mask> masks;
+        private Optional<Cut> cut;
+        private boolean alsoShown;
+        private Optional<Passage> arrive;
+        private Optional<Passage> leave;
+        private BlendMode blend;
+        private boolean motionBlur;
+        private boolean hidden;
+        private boolean solo;
+        private boolean locked;
+
+        private Draft(Layer l) {
+            id = l.id;
+            name = l.name;
+            content = l.content;
+            span = l.span;
+            pace = l.pace;
+            place = l.place;
+            parent = l.parent;
+            masks = l.masks;
+            cut = l.cut;
+            alsoShown = l.alsoShown;
+            arrive = l.arrive;
+            leave = l.leave;
+            blend = l.blend;
+            motionBlur = l.motionBlur;
+            hidden = l.hidden;
+            solo = l.solo;
+            locked = l.locked;
+        }
+
+        private Layer layer() {
+            return new Layer(
+                    id,
+                    name,
+                    content,
+                    span,
+                    pace,
+                    place,
+                    parent,
+                    masks,
+                    cut,
+                    alsoShown,
+                    arrive,
+                    leave,
+                    blend,
+                    motionBlur,
+                    hidden,
+                    solo,
+                    locked);
+        }
     }
 }

@@ -4,8 +4,7 @@ import aperta.core.time.Animated;
 
 /**
  * A closed path that shows a part of its layer, in the layer's own pixels. The masks of a layer work in order; where
- * the first one adds or intersects it starts from nothing or everything respectively, where it subtracts, from
- * everything.
+ * the first one adds or excludes it starts from nothing, where it subtracts or intersects, from everything.
  *
  * @param feather the width in pixels over which the edge falls off; the Gaussian's σ is half of it
  * @param opacity 0 to 1
@@ -22,7 +21,9 @@ public record Mask(
     public enum Mode {
         ADD,
         SUBTRACT,
-        INTERSECT
+        INTERSECT,
+        /** What lies in one of both but not in the other. */
+        EXCLUDE
     }
 
     public Mask withPath(Animated<BezierPath> other) {
@@ -35,5 +36,9 @@ public record Mask(
 
     public Mask withOpacity(Animated<Double> other) {
         return new Mask(id, name, path, feather, other, inverted, mode);
+    }
+
+    public Mask withMode(Mode other) {
+        return new Mask(id, name, path, feather, opacity, inverted, other);
     }
 }

@@ -1,7 +1,11 @@
 package aperta.core.shot;
 
 import aperta.core.geometry.Affine;
+import aperta.core.geometry.Box;
+import aperta.core.time.Animated;
 import aperta.core.time.Mix;
+import aperta.core.time.Signal;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -10,11 +14,16 @@ import java.util.Optional;
 import java.util.Set;
 
 /**
- * A sound shot at one frame: which layers are there, where, and how opaque. Not safe for use by several threads at
- * once.
+ * A sound shot at one frame: which layers are there, where, how opaque, and every value of theirs as a number. Not safe
+ * for use by several threads at once.
  */
 public final class Moment {
     private final Shot shot;
+    private final double frame;
+    private final Opener opener;
+    private final Map<String, Times> times = new HashMap<>();
+    private final Map<String, Layer> layers = new HashMap<>();
+    private final Map<String, Layer> atRest = new HashMap<>();
     private final Map<String, Seen> seen = new HashMap<>();
     private final Set<String> cutters = new HashSet<>();
     private final boolean soloed;
@@ -22,19 +31,59 @@ public final class Moment {
     /**
      * A layer at this moment.
      *
+     * @param layer as it is in the shot
+     * @param still the same with every value fixed, in the pose that it has by its arrival or departure, whose masks are
+     *     among its own
      * @param frame of the layer's own time
+     * @param content the frame of its content: footage, or what lies inside a group
      * @param toShot from its own space to the pixels of the shot
      * @param exists whether its span, and those of the groups that hold it, contain the moment
+     * @param pieces the poses of its letters
      */
-    public record Seen(Layer layer, double frame, Affine toShot, double opacity, boolean exists) {}
+    public record Seen(
+            Layer layer,
+            Layer still,
+            double frame,
+            double content,
+            Affine toShot,
+            double opacity,
+            boolean exists,
+            Optional<Opened.Pieces> pieces) {}
+
+    private record Times(double own, double content) {}
+
+    /** Every layer at rest, whatever it comes from or goes to. */
+    public Moment(Shot shot, double frame) {
+        this(shot, frame, Opener.AT_REST);
+    }
 
     /** @param frame need not be whole: motion blur looks between frames */
-    public Moment(Shot shot, double frame) {
-        this.shot = shot;
+    public Moment(Shot whole, double frame, Opener opener) {
+        this.shot = Expansion.of(whole);
+        this.frame = frame;
+        this.opener = opener;
         List<Layer> every = shot.everyLayer();
+        every.forEach(l -> layers.put(l.id(), l));
         every.forEach(l -> l.cut().ifPresent(c -> cutters.add(c.by())));
         soloed = every.stream().anyMatch(Layer::solo);
-        resolve(shot.layers(), frame, Affine.IDENTITY, true);
+        time(shot.layers(), frame);
+        resolve(shot.layers(), frame, Affine.IDENTITY, true, Optional.empty());
+    }
+
+    private void time(List<Layer> together, double frame) {
+        for (Layer layer : together) {
+            double own = layer.span().inside(frame);
+            Times t = new Times(own, layer.pace().at(own, layer.span()));
+            times.put(layer.id(), t);
+            if (layer.content() instanceof Content.Group group) {
+                time(group.layers(), t.content);
+            }
+        }
+    }
+
+    /** The frame of the shot that this is. */
+    public double frame() {
+        return frame;
     }
 
     public Shot shot() {
@@ -49,12 +98,23 @@ public final class Moment {
         return found;
     }
 
+    /** A layer with its values at this moment, signals too, but in no pose of an arrival or departure. */
+    public Layer rest(String id) {
+        return atRest(of(id).layer());
+    }
+
     /** Whether the layer shows by itself: there, not hidden, not merely a cutter, not silenced by another's solo. */
     public boolean shows(Layer layer) {
         return of(layer.id()).exists()
+                && !(layer.content() instanceof Content.Sound)
                 && !layer.hidden()
                 && (layer.alsoShown() || !cutters.contains(layer.id()))
                 && (!soloed || soloed(layer));
+    }
+
+    /** Whether a sound is heard as far as solo goes. */
+    public boolean isHeard(Layer layer) {
+        return !soloed || soloed(layer);
     }
 
     private boolean soloed(Layer layer) {
@@ -79,28 +139,165 @@ public final class Moment {
         return false;
     }
 
-    private void resolve(List<Layer> layers, double frame, Affine groupToShot, boolean groupExists) {
-        Map<String, Layer> beside = new HashMap<>();
-        layers.forEach(l -> beside.put(l.id(), l));
-        for (Layer layer : layers) {
-            double inside = layer.span().inside(frame);
-            Affine toShot = toGroup(layer, beside, frame).then(groupToShot);
+    private void resolve(
+            List<Layer> together,
+            double frame,
+            Affine groupToShot,
+            boolean groupExists,
+            Optional<Opened.Pieces> pieces) {
+        Map<String, Posed> posed = new HashMap<>();
+        for (int i = 0; i < together.size(); i++) {
+            pose(together.get(i), groupToShot, posed, pieces, together);
+        }
+        for (Layer layer : together) {
+            Posed p = posed.get(layer.id());
+            Times t = times.get(layer.id());
             boolean exists = groupExists && layer.span().contains(frame);
-            double opacity = layer.place().opacity().at(inside, Mix.NUMBER);
-            seen.put(layer.id(), new Seen(layer, inside, toShot, Math.min(1, Math.max(0, opacity)), exists));
-            if (layer.content() instanceof Content.Group group) {
-                resolve(group.layers(), inside, toShot, exists);
+            double opacity = Math.min(1, Math.max(0, p.still.place().opacity().at(0, Mix.NUMBER)));
+            boolean group = layer.content() instanceof Content.Group;
+            seen.put(
+                    layer.id(),
+                    new Seen(
+                            layer,
+                            p.still,
+                            t.own,
+                            t.content,
+                            p.toShot,
+                            opacity,
+                            exists,
+                            group ? Optional.empty() : p.pieces));
+            if (layer.content() instanceof Content.Group inner) {
+                resolve(inner.layers(), t.content, p.toShot, exists, p.pieces);
             }
         }
     }
 
-    private static Affine toGroup(Layer layer, Map<String, Layer> beside, double frame) {
-        Affine map = Affine.IDENTITY;
-        for (Optional<Layer> l = Optional.of(layer);
-                l.isPresent();
-                l = l.get().parent().map(beside::get)) {
-            map = map.then(l.get().place().toParent(l.get().span().inside(frame)));
+    /** A layer in its pose. */
+    private record Posed(Layer still, Affine toShot, Optional<Opened.Pieces> pieces) {}
+
+    /** Poses a layer, its parent first. */
+    private Posed pose(
+            Layer layer,
+            Affine groupToShot,
+            Map<String, Posed> posed,
+            Optional<Opened.Pieces> pieces,
+            List<Layer> together) {
+        Posed known = posed.get(layer.id());
+        if (known != null) {
+            return known;
         }
-        return map;
+        Affine parentToShot = groupToShot;
+        if (layer.parent().isPresent()) {
+            Layer parent = layers.get(layer.parent().get());
+            parentToShot = pose(parent, groupToShot, posed, pieces, together).toShot;
+        }
+        Pose extra =
+                pieces.map(p -> p.of(together.indexOf(layer), together.size())).orElse(Pose.REST);
+        Posed done = pose(layer, extra, parentToShot);
+        posed.put(layer.id(), done);
+        return done;
+    }
+
+    private Posed pose(Layer layer, Pose extra, Affine parentToShot) {
+        Layer rest = atRest(layer);
+        Times t = times.get(layer.id());
+        Pose pose = extra;
+        List<Mask> moving = new ArrayList<>();
+        List<Mask> standing = new ArrayList<>();
+        Optional<Opened.Pieces> pieces = Optional.empty();
+        List<Passage.Way> ways = new ArrayList<>();
+        Passage.arriving(layer, t.own).ifPresent(ways::add);
+        Passage.leaving(layer, t.own).ifPresent(ways::add);
+        for (Passage.Way way : ways) {
+            Opened opened = opened(rest, way, parentToShot);
+            pose = pose.and(way.passage().pose().towardsRest(way.share())).and(opened.pose());
+            moving.addAll(opened.moving());
+            standing.addAll(opened.standing());
+            pieces = opened.pieces().isPresent() ? opened.pieces() : pieces;
+        }
+        if (pieces.isPresent()
+                && !(rest.content() instanceof Content.Text)
+                && !(rest.content() instanceof Content.Group)) {
+            pose = pose.and(pieces.get().of(0, 1));
+            pieces = Optional.empty();
+        }
+        Layer still = pose.of(rest);
+        Affine toParent = still.place().toParent(0);
+        if (!moving.isEmpty() || !standing.isEmpty()) {
+            still = masked(still, moving, standing, rest.place().toParent(0), toParent);
+        }
+        return new Posed(still, toParent.then(parentToShot), pieces);
+    }
+
+    private Opened opened(Layer rest, Passage.Way way, Affine parentToShot) {
+        return way.passage()
+                .opening()
+                .map(recipe -> opener.opened(
+                        recipe,
+                        way,
+                        new Opener.Subject(rest, restBox(rest), rest.place().toParent(0), parentToShot, shot.format())))
+                .orElse(Opened.REST);
+    }
+
+    /** The box around all that a layer shows at rest, in its own space. */
+    private Box restBox(Layer rest) {
+        if (!(rest.content() instanceof Content.Group group)) {
+            return opener.box(rest);
+        }
+        Box box = Box.EMPTY;
+        for (Layer inside : group.layers()) {
+            Affine map = Affine.IDENTITY;
+            for (Optional<Layer> l = Optional.of(inside);
+                    l.isPresent();
+                    l = l.get().parent().map(layers::get)) {
+                map = map.then(atRest(l.get()).place().toParent(0));
+            }
+            box = box.union(map.apply(restBox(atRest(inside))));
+        }
+        return box;
+    }
+
+    private static Layer masked(
+            Layer still, List<Mask> moving, List<Mask> standing, Affine restToParent, Affine toParent) {
+        List<Mask> all = new ArrayList<>(still.masks());
+        moving.forEach(m -> all.add(m.withMode(Mask.Mode.INTERSECT)));
+        Optional<Affine> back = toParent.inverse();
+        if (back.isPresent()) {
+            Affine map = restToParent.then(back.get());
+            for (Mask m : standing) {
+                BezierPath path = m.path().rest().transformed(map);
+                all.add(m.withPath(Animated.of(path)).withMode(Mask.Mode.INTERSECT));
+            }
+        }
+        return still.withMasks(all);
+    }
+
+    /** The layer with its values at this moment, signals too, at rest. */
+    private Layer atRest(Layer layer) {
+        Layer known = atRest.get(layer.id());
+        if (known == null) {
+            double own = times.get(layer.id()).own;
+            Layer fixed = layer;
+            for (Property<?> property : Property.of(layer)) {
+                fixed = property.fixed(fixed, own, this::signals);
+            }
+            atRest.put(layer.id(), fixed);
+            known = fixed;
+        }
+        return known;
+    }
+
+    private double signals(Animated<?> value, double frame, int channel) {
+        return Signal.sum(value.signals(), new Signal.Now(frame, shot.format().rate(), channel, this::value));
+    }
+
+    /** What a property of numbers is, with its signals, {@code delay} frames before this moment. */
+    public double value(String id, String name, int channel, double delay) {
+        Layer layer = layers.get(id);
+        return number(layer, Property.named(layer, name), times.get(id).own - delay, channel);
+    }
+
+    private <T> double number(Layer layer, Property<T> property, double frame, int channel) {
+        return Property.part(property.now(property.get().apply(layer), frame, this::signals), channel);
     }
 }

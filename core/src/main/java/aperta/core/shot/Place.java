@@ -12,13 +12,15 @@ import aperta.core.time.Mix;
  * @param scale 1 is its own size, for both directions
  * @param rotation degrees, clockwise
  * @param opacity 0 to 1
+ * @param blur the σ of a Gaussian over all of the layer, in pixels of the shot
  */
 public record Place(
         Animated<Point> anchor,
         Animated<Point> position,
         Animated<Point> scale,
         Animated<Double> rotation,
-        Animated<Double> opacity) {
+        Animated<Double> opacity,
+        Animated<Double> blur) {
 
     /** At its own size with its anchor, the origin of its space, on {@code position}. */
     public static Place at(Point position) {
@@ -27,7 +29,8 @@ public record Place(
                 Animated.of(position),
                 Animated.of(new Point(1, 1)),
                 Animated.of(0.0),
-                Animated.of(1.0));
+                Animated.of(1.0),
+                Animated.of(0.0));
     }
 
     /** The map from the layer's own space into its parent's, at a frame of the layer's own time. */
@@ -42,22 +45,26 @@ public record Place(
     }
 
     public Place withAnchor(Animated<Point> other) {
-        return new Place(other, position, scale, rotation, opacity);
+        return new Place(other, position, scale, rotation, opacity, blur);
     }
 
     public Place withPosition(Animated<Point> other) {
-        return new Place(anchor, other, scale, rotation, opacity);
+        return new Place(anchor, other, scale, rotation, opacity, blur);
     }
 
     public Place withScale(Animated<Point> other) {
-        return new Place(anchor, position, other, rotation, opacity);
+        return new Place(anchor, position, other, rotation, opacity, blur);
     }
 
     public Place withRotation(Animated<Double> other) {
-        return new Place(anchor, position, scale, other, opacity);
+        return new Place(anchor, position, scale, other, opacity, blur);
     }
 
     public Place withOpacity(Animated<Double> other) {
-        return new Place(anchor, position, scale, rotation, other);
+        return new Place(anchor, position, scale, rotation, other, blur);
+    }
+
+    public Place withBlur(Animated<Double> other) {
+        return new Place(anchor, position, scale, rotation, opacity, other);
     }
 }

@@ -10,6 +10,15 @@ import java.util.function.Function;
 final class Properties {
     private static final double FAR = 1e6;
 
+    private static final List<Property<?>> SOUND = List.of(Property.number(
+            "sound.level",
+            "Level",
+            "dB",
+            -60,
+            24,
+            l -> ((Content.Sound) l.content()).level(),
+            (l, v) -> l.withContent(new Content.Sound(((Content.Sound) l.content()).media(), v))));
+
     private static final List<Property<?>> PLACE = List.of(
             Property.point(
                     "place.position",
@@ -50,7 +59,15 @@ final class Properties {
                     0,
                     1,
                     l -> l.place().opacity(),
-                    (l, v) -> l.withPlace(l.place().withOpacity(v))));
+                    (l, v) -> l.withPlace(l.place().withOpacity(v))),
+            Property.number(
+                    "place.blur",
+                    "Blur",
+                    "px",
+                    0,
+                    1000,
+                    l -> l.place().blur(),
+                    (l, v) -> l.withPlace(l.place().withBlur(v))));
 
     private static final List<Property<?>> TEXT = List.of(
             text("text.size", "Size", "px", 1, 4000, Content.Text::size, Content.Text::withSize),
@@ -104,6 +121,9 @@ final class Properties {
     private Properties() {}
 
     static List<Property<?>> of(Layer layer) {
+        if (layer.content() instanceof Content.Sound) {
+            return SOUND;
+        }
         List<Property<?>> all = new ArrayList<>();
         if (layer.content() instanceof Content.Text) {
             all.addAll(TEXT);

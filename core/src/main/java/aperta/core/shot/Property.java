@@ -64,6 +64,60 @@ public record Property<T>(
         return get.apply(layer).at(frame, mix);
     }
 
+    /** The same layer with its value of this property at a frame of its own time, for ever. */
+    Layer fixed(Layer layer, double frame, Signals signals) {
+        Animated<T> value = get.apply(layer);
+        if (value.isStill()) {
+            return layer;
+        }
+        return set.apply(layer, Animated.of(now(value, frame, signals)));
+    }
+
+    /** What signals add to the two numbers of a value. */
+    interface Signals {
+        double sum(Animated<?> value, double frame, int channel);
+    }
+
+    T now(Animated<T> value, double frame, Signals signals) {
+        T keyed = value.at(frame, mix);
+        if (value.signals().isEmpty()) {
+            return within(keyed);
+        }
+        double x = signals.sum(value, frame, 0);
+        double y = kind == Kind.POINT ? signals.sum(value, frame, 1) : 0;
+        return within(mix.moved(keyed, x, y));
+    }
+
+    /**
+     * One of the numbers of a value.
+     *
+     * @param channel 0 for a number and for x, 1 for y
+     * @throws IllegalArgumentException where the value isn't made of numbers
+     */
+    public static double part(Object value, int channel) {
+        if (value instanceof Double d) {
+            return d;
+        }
+        if (value instanceof Point p) {
+            return channel == 0 ? p.x() : p.y();
+        }
+        throw new IllegalArgumentException("A colour or a path isn't a number.");
+    }
+
+    /** Values that go on beyond their keys, or are moved by signals, stay in the property's range. */
+    private T within(T value) {
+        if (value instanceof Double d) {
+            return mix.moved(value, Math.min(most, Math.max(least, d)) - d, 0);
+        }
+        if (value instanceof Point p) {
+            return mix.moved(
+                    value,
+                    Math.min(most, Math.max(least, p.x())) - p.x(),
+                    Math.min(most, Math.max(least, p.y())) - p.y());
+        }
+        return value;
+    }
+
     /** The rule that the layer's values break, as a plain sentence; nothing where all is well. */
     Optional<String> broken(Layer layer) {
         Animated<T> value = get.apply(layer);
@@ -92,22 +146,22 @@ public record Property<T>(
 
     private boolean good(T value) {
         if (value instanceof Double d) {
-            return within(d);
+            return inRange(d);
         }
         if (value instanceof Point p) {
-            return within(p);
+            return inRange(p);
         }
         if (value instanceof BezierPath path) {
-            return path.knots().stream().allMatch(k -> within(k.at()) && within(k.in()) && within(k.out()));
+            return path.knots().stream().allMatch(k -> inRange(k.at()) && inRange(k.in()) && inRange(k.out()));
         }
         return true;
     }
 
-    private boolean within(Point p) {
-        return within(p.x()) && within(p.y());
+    private boolean inRange(Point p) {
+        return inRange(p.x()) && inRange(p.y());
     }
 
-    private boolean within(double d) {
+    private boolean inRange(double d) {
         return d >= least && d <= most;
     }
 

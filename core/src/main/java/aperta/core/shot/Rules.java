@@ -1,9 +1,12 @@
 package aperta.core.shot;
 
+import aperta.core.recipe.Recipe;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -29,7 +32,11 @@ public final class Rules {
                 rules.check(layer);
             }
             rules.parents();
+            rules.uses();
             rules.cuts(shot.layers());
+            if (rules.broken.isEmpty()) {
+                rules.follows();
+            }
         }
         return rules.broken;
     }
@@ -81,6 +88,42 @@ public final class Rules {
         }
     }
 
+    /** What is used again must be a group, and not lie in itself. */
+    private void uses() {
+        for (Layer layer : byId.values()) {
+            if (!(layer.content() instanceof Content.Again again)) {
+                continue;
+            }
+            Layer group = byId.get(again.group());
+            if (group == null || !(group.content() instanceof Content.Group)) {
+                broken.add("'" + layer.name() + "' uses the group '" + again.group()
+                        + "' again, which is not a group of this shot.");
+                return;
+            }
+            if (uses(group, layer.id(), new HashSet<>())) {
+                broken.add("'" + layer.name() + "' uses the group '" + group.name() + "', which would hold itself.");
+                return;
+            }
+        }
+    }
+
+    private boolean uses(Layer group, String wanted, Set<String> seen) {
+        if (!seen.add(group.id()) || !(group.content() instanceof Content.Group content)) {
+            return false;
+        }
+        for (Layer inside : content.layers()) {
+            if (inside.id().equals(wanted) || uses(inside, wanted, seen)) {
+                return true;
+            }
+            if (inside.content() instanceof Content.Again again
+                    && byId.containsKey(again.group())
+                    && uses(byId.get(again.group()), wanted, seen)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     private void parents() {
         for (Layer layer : byId.values()) {
             List<String> line = new ArrayList<>(List.of(layer.name()));
@@ -106,6 +149,60 @@ public final class Rules {
                 next = parent.parent();
             }
         }
+    }
+
+    /** Whom a property follows must be there, be made of numbers, and not follow back. */
+    private void follows() {
+        Map<String, List<String>> edges = new LinkedHashMap<>();
+        for (Layer layer : byId.values()) {
+            for (Property<?> property : Property.of(layer)) {
+                for (Recipe signal : property.get().apply(layer).signals()) {
+                    boolean numbers = property.kind() == Property.Kind.NUMBER || property.kind() == Property.Kind.POINT;
+                    if (!numbers) {
+                        broken.add("The " + property.label().toLowerCase(Locale.ROOT) + " of '" + layer.name()
+                                + "' isn't a number and can't have signals.");
+                    } else if (signal.kind().equals("follow")) {
+                        follow(layer, property, signal, edges);
+                    }
+                }
+            }
+        }
+        for (String start : edges.keySet()) {
+            if (comesBack(start, start, edges, new HashSet<>())) {
+                broken.add("Properties follow one another in a circle: " + start + ".");
+                return;
+            }
+        }
+    }
+
+    private void follow(Layer layer, Property<?> property, Recipe signal, Map<String, List<String>> edges) {
+        Layer other = byId.get(signal.text("layer"));
+        String name = signal.text("property");
+        Optional<Property<?>> followed = other == null
+                ? Optional.empty()
+                : Property.of(other).stream().filter(p -> p.name().equals(name)).findFirst();
+        boolean numbers = followed.isPresent()
+                && (followed.get().kind() == Property.Kind.NUMBER
+                        || followed.get().kind() == Property.Kind.POINT);
+        if (!numbers) {
+            broken.add("The " + property.label().toLowerCase(Locale.ROOT) + " of '" + layer.name()
+                    + "' follows something that isn't a number in this shot.");
+            return;
+        }
+        edges.computeIfAbsent(said(layer, property), k -> new ArrayList<>()).add(said(other, followed.get()));
+    }
+
+    private static String said(Layer layer, Property<?> property) {
+        return "the " + property.label().toLowerCase(Locale.ROOT) + " of '" + layer.name() + "' (" + layer.id() + ")";
+    }
+
+    private static boolean comesBack(String start, String here, Map<String, List<String>> edges, Set<String> seen) {
+        for (String next : edges.getOrDefault(here, List.of())) {
+            if (next.equals(start) || seen.add(next) && comesBack(start, next, edges, seen)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private void cuts(List<Layer> top) {

@@ -1,6 +1,7 @@
 package aperta.core.shot;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -10,8 +11,18 @@ import java.util.function.UnaryOperator;
  *
  * @param length in frames
  * @param layers the first lies on top
+ * @param markers in rising order
+ * @param work the part that playback repeats and that may be rendered by itself
+ * @param shutter for the layers with motion blur
  */
-public record Shot(String name, Format format, long length, List<Layer> layers) {
+public record Shot(
+        String name,
+        Format format,
+        long length,
+        List<Layer> layers,
+        List<Marker> markers,
+        Optional<Range> work,
+        Shutter shutter) {
     /** Six hours at 30 frames a second. */
     public static final long LONGEST = 648_000;
 
@@ -21,10 +32,41 @@ public record Shot(String name, Format format, long length, List<Layer> layers) 
                     "A shot is between 1 and " + LONGEST + " frames long, not " + length + ".");
         }
         layers = List.copyOf(layers);
+        markers = markers.stream()
+                .sorted(Comparator.comparingLong(Marker::at).thenComparing(Marker::name))
+                .toList();
+    }
+
+    /** Without markers and a work range. */
+    public Shot(String name, Format format, long length, List<Layer> layers) {
+        this(name, format, length, layers, List.of(), Optional.empty(), Shutter.HALF);
     }
 
     public Shot withLayers(List<Layer> other) {
-        return new Shot(name, format, length, other);
+        return new Shot(name, format, length, other, markers, work, shutter);
+    }
+
+    public Shot withLength(long other) {
+        return new Shot(name, format, other, layers, markers, work, shutter);
+    }
+
+    public Shot withMarkers(List<Marker> other) {
+        return new Shot(name, format, length, layers, other, work, shutter);
+    }
+
+    public Shot withWork(Optional<Range> other) {
+        return new Shot(name, format, length, layers, markers, other, shutter);
+    }
+
+    /** A part of the shot as a shot of its own: what it shows on its frame 0 is what this shows on {@code range.from()}. */
+    public Shot only(Range range) {
+        List<Layer> moved = layers.stream()
+                .map(l -> l.withSpan(new Span(
+                        l.span().in() - range.from(),
+                        l.span().length(),
+                        l.span().offset())))
+                .toList();
+        return new Shot(name, format, range.to() - range.from(), moved, List.of(), Optional.empty(), shutter);
     }
 
     /** Every layer, those inside groups too, from the top. */
@@ -45,6 +87,36 @@ public record Shot(String name, Format format, long length, List<Layer> layers) 
 
     public Optional<Layer> layer(String id) {
         return everyLayer().stream().filter(l -> l.id().equals(id)).findFirst();
+    }
+
+    /** The groups that a layer lies in, the outermost first, and the layer itself; empty where there is no such layer. */
+    public List<Layer> lineTo(String id) {
+        List<Layer> line = new ArrayList<>();
+        lineTo(layers, id, line);
+        return line;
+    }
+
+    private static boolean lineTo(List<Layer> layers, String id, List<Layer> line) {
+        for (Layer layer : layers) {
+            line.add(layer);
+            if (layer.id().equals(id)
+                    || layer.content() instanceof Content.Group group && lineTo(group.layers(), id, line)) {
+                return true;
+            }
+            line.remove(line.size() - 1);
+        }
+        return false;
+    }
+
+    /** The layer's own time at a frame of the shot. */
+    public double ownFrame(String id, double frame) {
+        double holding = frame;
+        double own = frame;
+        for (Layer layer : lineTo(id)) {
+            own = layer.span().inside(holding);
+            holding = layer.pace().at(own, layer.span());
+        }
+        return own;
     }
 
     /** The same with the layer of that id put through {@code change}, wherever it lies. */

@@ -21,6 +21,16 @@ public sealed interface Ease {
      */
     double at(double t);
 
+    /** The speed at the first key, in shares of the way a share of the time: how a value goes on before it. */
+    default double speedAtStart() {
+        return 0;
+    }
+
+    /** The speed at the next key: how a value goes on after it. */
+    default double speedAtEnd() {
+        return 0;
+    }
+
     /** Stays at the first key's value until the next key. */
     record Hold() implements Ease {
         @Override
@@ -34,6 +44,46 @@ public sealed interface Ease {
         @Override
         public double at(double t) {
             return Math.min(1, Math.max(0, t));
+        }
+
+        @Override
+        public double speedAtStart() {
+            return 1;
+        }
+
+        @Override
+        public double speedAtEnd() {
+            return 1;
+        }
+    }
+
+    /**
+     * A spring that is let go at the first key and swings about the next: the step response of a damped oscillator,
+     * {@code 1 − e^(−δt)·(cos ωt + δ/ω·sin ωt)}, with as many half swings as are asked for and the decay {@code δ =
+     * ln 1000}, so that what is left at the end is at most 1 ‰ and is taken away evenly on the way.
+     *
+     * @param swings how often it passes the next key before it rests, 1 to 20
+     */
+    record Spring(int swings) implements Ease {
+        private static final double DECAY = StrictMath.log(1000);
+
+        public Spring {
+            if (swings < 1 || swings > 20) {
+                throw new IllegalArgumentException("A spring swings 1 to 20 times, not " + swings + ".");
+            }
+        }
+
+        @Override
+        public double at(double t) {
+            if (t <= 0) {
+                return 0;
+            }
+            return t >= 1 ? 1 : free(t) + (1 - free(1)) * t;
+        }
+
+        private double free(double t) {
+            double w = Math.PI * swings;
+            return 1 - StrictMath.exp(-DECAY * t) * (StrictMath.cos(w * t) + DECAY / w * StrictMath.sin(w * t));
         }
     }
 
@@ -61,6 +111,18 @@ public sealed interface Ease {
                 return 1;
             }
             return curve(y1, y2, parameterAt(t));
+        }
+
+        /** The slope of the tangent at the start, as CSS Easing Functions Level 1 extends the curve. */
+        @Override
+        public double speedAtStart() {
+            return x1 > 0 ? y1 / x1 : y1 == 0 && x2 > 0 ? y2 / x2 : y1 == 0 && y2 == 0 ? 1 : 0;
+        }
+
+        /** The slope of the tangent at the end, as CSS Easing Functions Level 1 extends the curve. */
+        @Override
+        public double speedAtEnd() {
+            return x2 < 1 ? (1 - y2) / (1 - x2) : y2 == 1 && x1 < 1 ? (1 - y1) / (1 - x1) : y2 == 1 && y1 == 1 ? 1 : 0;
         }
 
         /** Newton steps kept inside a shrinking bracket: x is monotonic, so that this always arrives. */

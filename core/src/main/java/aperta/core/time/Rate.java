@@ -71,6 +71,11 @@ public record Rate(long numerator, long denominator) {
         return parts[1].signum() < 0 ? floor - 1 : floor;
     }
 
+    /** Between which frames of a clip a time lies, for mixing them: {@code frame · clip / this}. */
+    public double positionOf(Rate clip, double frame) {
+        return frame * (double) (clip.numerator * denominator) / (double) (clip.denominator * numerator);
+    }
+
     @Override
     public String toString() {
         return denominator == 1 ? Long.toString(numerator) : numerator + "/" + denominator;

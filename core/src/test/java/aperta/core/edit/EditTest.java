@@ -25,7 +25,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
 class EditTest {
-    private static final Edit.Extents EXTENTS = new Studio().planner::extent;
+    private static final Edit.Extents EXTENTS = new Studio().planner;
     private final Layer a = box("a", 40, 40, 20, 10, Colour.WHITE);
 
     private static Shot apply(Shot shot, Edit edit) {
@@ -43,7 +43,7 @@ class EditTest {
                         .withScale(Animated.of(new Point(2, 0.5)))
                         .withRotation(Animated.of(33.0)));
         Shot before = shot(a.withParent(Optional.of("p")), parent);
-        Shot after = apply(before, new PlaceEdits.Move("a", 0, new Point(7, -3), false));
+        Shot after = apply(before, new PlaceEdits.Move("a", 0, new Point(7, -3), false, PlaceEdits.Stance.REST));
         Point from = seenAt(before, "a", Point.ORIGIN, 0);
         Point to = seenAt(after, "a", Point.ORIGIN, 0);
         assertThat(to.x() - from.x()).isCloseTo(7, within(1e-9));
@@ -52,9 +52,10 @@ class EditTest {
 
     @Test
     void aMovedLayerClingsToTheMiddle() {
-        Shot after = apply(shot(a), new PlaceEdits.Move("a", 0, new Point(39, 6), true));
+        Shot after = apply(shot(a), new PlaceEdits.Move("a", 0, new Point(39, 6), true, PlaceEdits.Stance.REST));
         assertThat(seenAt(after, "a", Point.ORIGIN, 0)).isEqualTo(new Point(80, 45));
-        Snap snap = new PlaceEdits.Move("a", 0, new Point(39, 6), true).snapped(shot(a), EXTENTS);
+        Snap snap =
+                new PlaceEdits.Move("a", 0, new Point(39, 6), true, PlaceEdits.Stance.REST).snapped(shot(a), EXTENTS);
         assertThat(snap.upright()).hasValue(80);
         assertThat(snap.level()).hasValue(45);
     }
@@ -62,24 +63,32 @@ class EditTest {
     @Test
     void aKeyedLayerIsMovedByAKeyOnTheFrame() {
         Shot keyed = apply(shot(a), new KeyEdits.AddKey("a", "place.position", 0));
-        Shot after = apply(keyed, new PlaceEdits.Move("a", 12, new Point(10, 0), false));
+        Shot after = apply(keyed, new PlaceEdits.Move("a", 12, new Point(10, 0), false, PlaceEdits.Stance.REST));
         assertThat(seenAt(after, "a", Point.ORIGIN, 0)).isEqualTo(new Point(40, 40));
         assertThat(seenAt(after, "a", Point.ORIGIN, 12)).isEqualTo(new Point(50, 40));
     }
 
     @Test
     void theDraggedCornerFollowsThePointer() {
-        Shot after = apply(shot(a), new PlaceEdits.Scale("a", 0, new Point(50, 45), new Point(70, 50), false));
+        Shot after = apply(
+                shot(a),
+                new PlaceEdits.Scale("a", 0, new Point(50, 45), new Point(70, 50), false, PlaceEdits.Stance.REST));
         assertThat(seenAt(after, "a", new Point(10, 5), 0)).isEqualTo(new Point(70, 50));
-        Shot even = apply(shot(a), new PlaceEdits.Scale("a", 0, new Point(50, 45), new Point(60, 50), true));
+        Shot even = apply(
+                shot(a),
+                new PlaceEdits.Scale("a", 0, new Point(50, 45), new Point(60, 50), true, PlaceEdits.Stance.REST));
         assertThat(seenAt(even, "a", new Point(10, 5), 0)).isEqualTo(new Point(60, 50));
     }
 
     @Test
     void turningFollowsThePointerAndMayKeepToSteps() {
-        Shot after = apply(shot(a), new PlaceEdits.Turn("a", 0, new Point(50, 40), new Point(40, 50), false));
+        Shot after = apply(
+                shot(a),
+                new PlaceEdits.Turn("a", 0, new Point(50, 40), new Point(40, 50), false, PlaceEdits.Stance.REST));
         assertThat(after.layers().get(0).place().rotation().rest()).isCloseTo(90, within(1e-9));
-        Shot steps = apply(shot(a), new PlaceEdits.Turn("a", 0, new Point(50, 40), new Point(49, 47), true));
+        Shot steps = apply(
+                shot(a),
+                new PlaceEdits.Turn("a", 0, new Point(50, 40), new Point(49, 47), true, PlaceEdits.Stance.REST));
         assertThat(steps.layers().get(0).place().rotation().rest()).isEqualTo(45);
     }
 
@@ -105,14 +114,15 @@ class EditTest {
     @Test
     void aLayerScaledToNothingSaysWhyItCannotBeDragged() {
         Shot flat = shot(a.withPlace(a.place().withScale(Animated.of(Point.ORIGIN))));
-        assertThatThrownBy(() -> apply(flat, new PlaceEdits.Move("a", 0, new Point(1, 1), false)))
+        assertThatThrownBy(
+                        () -> apply(flat, new PlaceEdits.Move("a", 0, new Point(1, 1), false, PlaceEdits.Stance.REST)))
                 .hasMessageContaining("scale of 0");
     }
 
     @Test
     void keysAreAddedMovedEasedAndTakenAway() {
         Shot one = apply(shot(a), new KeyEdits.AddKey("a", "place.opacity", 10));
-        Shot two = apply(one, new KeyEdits.SetValue("a", "place.opacity", 20, 0.0));
+        Shot two = apply(one, new KeyEdits.SetValue("a", "place.opacity", 20, 0.0, false));
         Shot linear = apply(two, new KeyEdits.SetEase(List.of(key(10)), Ease.LINEAR));
         assertThat(opacity(linear, 15)).isEqualTo(0.5);
         Shot moved = apply(linear, new KeyEdits.MoveKeys(List.of(key(10), key(20)), 5));

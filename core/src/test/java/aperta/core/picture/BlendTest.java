@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import aperta.core.shot.BlendMode;
+import aperta.core.shot.Light;
 import java.awt.AlphaComposite;
 import java.awt.Color;
 import java.awt.Graphics2D;
@@ -118,11 +119,11 @@ class BlendTest {
     @Test
     void brightnessIsLumaOnBlack() {
         Matte matte = new Matte(ONE);
-        Compose.brightness(pixel(1, 0, 0, 1), matte);
+        Compose.brightness(pixel(1, 0, 0, 1), Transfer.of(Light.DISPLAY), matte);
         assertThat(matte.at(0, 0)).isEqualTo(0.2126f);
-        Compose.brightness(pixel(0, 1, 0, 0.5), matte);
+        Compose.brightness(pixel(0, 1, 0, 0.5), Transfer.of(Light.DISPLAY), matte);
         assertThat(matte.at(0, 0)).isCloseTo(0.3576f, within(1e-6f));
-        Compose.brightness(pixel(1, 1, 1, 1), matte);
+        Compose.brightness(pixel(1, 1, 1, 1), Transfer.of(Light.DISPLAY), matte);
         assertThat(matte.at(0, 0)).isCloseTo(1, within(1e-6f));
     }
 

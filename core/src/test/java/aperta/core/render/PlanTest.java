@@ -33,9 +33,15 @@ class PlanTest {
     @Test
     void aStepSaysWhereItHasAnything() {
         Shot small = shot(box("a", 50, 40, 20, 10, Colour.WHITE));
-        assertThat(studio.planner.plan(new Moment(small, 0), 1).domain()).isEqualTo(new Region(40, 35, 20, 10));
-        assertThat(studio.planner.plan(new Moment(small, 0), 0.5).domain()).isEqualTo(new Region(20, 17, 10, 6));
-        assertThat(studio.planner.plan(new Moment(shot(), 0), 1).domain().isEmpty())
+        assertThat(studio.planner.plan(new Moment(small, 0), 1).picture().domain())
+                .isEqualTo(new Region(40, 35, 20, 10));
+        assertThat(studio.planner.plan(new Moment(small, 0), 0.5).picture().domain())
+                .isEqualTo(new Region(20, 17, 10, 6));
+        assertThat(studio.planner
+                        .plan(new Moment(shot(), 0), 1)
+                        .picture()
+                        .domain()
+                        .isEmpty())
                 .isTrue();
     }
 
@@ -85,10 +91,10 @@ class PlanTest {
         Planner planner = new Planner(sources, id -> Studio.anton());
         Renderer renderer = new Renderer(new Cache(0), aperta.core.picture.Bands.IN_TURN);
         Shot plain = shot(clip("rain"));
-        renderer.render(planner.plan(new Moment(plain, 0), 0.5), new Region(0, 0, 80, 45));
+        renderer.show(planner.plan(new Moment(plain, 0), 0.5), 0);
         assertThat(level.get()).isEqualTo(2);
         Shot large = plain.changing("rain", l -> l.withPlace(l.place().withScale(Animated.of(new Point(2, 2)))));
-        renderer.render(planner.plan(new Moment(large, 0), 0.5), new Region(0, 0, 80, 45));
+        renderer.show(planner.plan(new Moment(large, 0), 0.5), 0);
         assertThat(level.get()).isEqualTo(1);
     }
 

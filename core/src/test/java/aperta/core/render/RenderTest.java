@@ -10,7 +10,6 @@ import static org.assertj.core.api.Assertions.within;
 
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
-import aperta.core.picture.Bands;
 import aperta.core.picture.Bytes;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
@@ -103,20 +102,7 @@ class RenderTest {
     }
 
     private static Layer alsoShown(Layer l) {
-        return new Layer(
-                l.id(),
-                l.name(),
-                l.content(),
-                l.span(),
-                l.place(),
-                l.parent(),
-                l.masks(),
-                l.cut(),
-                true,
-                l.blend(),
-                l.hidden(),
-                l.solo(),
-                l.locked());
+        return l.withAlsoShown(true);
     }
 
     @Test
@@ -146,6 +132,8 @@ class RenderTest {
         assertThat(visible(masked(base, one, two))).isCloseTo(100 * 40, within(0.01));
         assertThat(visible(masked(base, one, mode(two, Mask.Mode.SUBTRACT)))).isCloseTo(60 * 40, within(0.01));
         assertThat(visible(masked(base, one, mode(two, Mask.Mode.INTERSECT)))).isCloseTo(20 * 40, within(0.01));
+        assertThat(visible(masked(base, one, mode(two, Mask.Mode.EXCLUDE)))).isCloseTo(80 * 40, within(0.01));
+        assertThat(visible(masked(base, mode(two, Mask.Mode.EXCLUDE)))).isCloseTo(40 * 40, within(0.01));
         assertThat(visible(masked(base, mode(two, Mask.Mode.SUBTRACT)))).isCloseTo(160 * 90 - 40 * 40, within(0.01));
         Mask inverted = mask("1", new Box(-60, -20, 20, 20), Mask.Mode.ADD, true, 0);
         assertThat(visible(masked(base, inverted))).isCloseTo(160 * 90 - 80 * 40, within(0.01));
@@ -188,22 +176,14 @@ class RenderTest {
         Picture p = studio.render(shot(child, parent), 0);
         assertThat(p.at(100, 65)).containsExactly(0, 1, 0, 1);
         assertThat(p.at(120, 45)[3]).isZero();
-        Layer group = new Layer(
+        Layer group = Layer.of(
                 "g",
                 "g",
                 new Content.Group(List.of(box("i", 80, 45, 20, 20, GREEN), box("j", 90, 45, 20, 20, GREEN))),
                 Span.of(0, 48),
                 Place.at(new Point(80, 45))
                         .withAnchor(Animated.of(new Point(80, 45)))
-                        .withOpacity(Animated.of(0.5)),
-                Optional.empty(),
-                List.of(),
-                Optional.empty(),
-                false,
-                BlendMode.NORMAL,
-                false,
-                false,
-                false);
+                        .withOpacity(Animated.of(0.5)));
         Picture faded = studio.render(shot(group), 0);
         assertThat(faded.at(85, 45)[3]).as("the overlap is not darker").isEqualTo(0.5f);
         assertThat(faded.at(75, 45)[3]).isEqualTo(0.5f);
@@ -211,35 +191,9 @@ class RenderTest {
 
     @Test
     void soloAndHiddenDecideWhatShows() {
-        Layer hidden = new Layer(
-                "h",
-                "h",
-                box("h", 80, 45, 20, 20, GREEN).content(),
-                Span.of(0, 48),
-                Place.at(new Point(80, 45)),
-                Optional.empty(),
-                List.of(),
-                Optional.empty(),
-                false,
-                BlendMode.NORMAL,
-                true,
-                false,
-                false);
+        Layer hidden = box("h", 80, 45, 20, 20, GREEN).withHidden(true);
         assertThat(visible(studio.render(shot(hidden), 0))).isZero();
-        Layer solo = new Layer(
-                "s",
-                "s",
-                box("s", 80, 45, 10, 10, GREEN).content(),
-                Span.of(0, 48),
-                Place.at(new Point(80, 45)),
-                Optional.empty(),
-                List.of(),
-                Optional.empty(),
-                false,
-                BlendMode.NORMAL,
-                false,
-                true,
-                false);
+        Layer solo = box("s", 80, 45, 10, 10, GREEN).withSolo(true);
         assertThat(visible(studio.render(shot(clip("rain"), solo), 0))).isCloseTo(100, within(1e-4));
     }
 
@@ -258,8 +212,11 @@ class RenderTest {
             byte[] expected = null;
             Cache warm = new Cache(1 << 26);
             for (int threads : new int[] {1, 2, 7, 2}) {
-                Picture p = studio.render(shot, 5, scale, threads, threads == 2 ? warm : new Cache(0));
-                byte[] bytes = Bytes.rgba(p, p.domain(), 5, Bytes.See.PICTURE, Bands.IN_TURN);
+                byte[] bytes;
+                try (Workers workers = new Workers(threads)) {
+                    Cache cache = threads == 2 ? warm : new Cache(0);
+                    bytes = studio.show(shot, 5, scale, workers, cache).rgba(Bytes.See.PICTURE);
+                }
                 if (expected == null) {
                     expected = bytes;
                 }

@@ -1,6 +1,7 @@
 package aperta.core.render;
 
 import aperta.core.geometry.Point;
+import aperta.core.picture.Bands;
 import aperta.core.picture.Packed;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Pixels;
@@ -9,7 +10,6 @@ import aperta.core.shot.Colour;
 import aperta.core.shot.Content;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
-import aperta.core.shot.Moment;
 import aperta.core.shot.Paint;
 import aperta.core.shot.Place;
 import aperta.core.shot.Shot;
@@ -89,8 +89,11 @@ public final class Studio {
 
     public Picture render(Shot shot, double frame, double scale, int threads, Cache cache) {
         try (Workers workers = new Workers(threads)) {
-            return new Renderer(cache, workers)
-                    .render(planner.plan(new Moment(shot, frame), scale), Planner.frame(shot.format(), scale));
+            return show(shot, frame, scale, workers, cache).picture();
         }
+    }
+
+    public Shown show(Shot shot, double frame, double scale, Bands bands, Cache cache) {
+        return new Renderer(cache, bands).show(planner.plan(planner.moment(shot, frame), scale), (long) frame);
     }
 }

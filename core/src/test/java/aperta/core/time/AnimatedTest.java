@@ -53,8 +53,10 @@ class AnimatedTest {
         Animated<Point> arc = new Animated<>(
                 Point.ORIGIN,
                 List.of(
-                        new Key<>(0, new Point(100, 0), Ease.LINEAR, Optional.of(new Point(0, k)), Optional.empty()),
-                        new Key<>(90, new Point(0, 100), Ease.LINEAR, Optional.empty(), Optional.of(new Point(k, 0)))));
+                        new Key<>(0, new Point(100, 0), Ease.LINEAR)
+                                .withHandles(Optional.of(new Point(0, k)), Optional.empty()),
+                        new Key<>(90, new Point(0, 100), Ease.LINEAR)
+                                .withHandles(Optional.empty(), Optional.of(new Point(k, 0)))));
         for (int degrees = 0; degrees <= 90; degrees += 5) {
             Point p = arc.at(degrees, Mix.POINT);
             assertThat(p.x()).isCloseTo(100 * Math.cos(Math.toRadians(degrees)), within(0.08));
@@ -67,14 +69,10 @@ class AnimatedTest {
         Animated<Point> swing = new Animated<>(
                 Point.ORIGIN,
                 List.of(
-                        new Key<>(
-                                0,
-                                new Point(0, 0),
-                                new Ease.CubicBezier(0.3, 0, 0.3, 1.8),
-                                Optional.of(new Point(10, 0)),
-                                Optional.empty()),
-                        new Key<>(
-                                10, new Point(30, 0), Ease.LINEAR, Optional.empty(), Optional.of(new Point(-10, 0)))));
+                        new Key<>(0, new Point(0, 0), new Ease.CubicBezier(0.3, 0, 0.3, 1.8))
+                                .withHandles(Optional.of(new Point(10, 0)), Optional.empty()),
+                        new Key<>(10, new Point(30, 0), Ease.LINEAR)
+                                .withHandles(Optional.empty(), Optional.of(new Point(-10, 0)))));
         double furthest = 0;
         for (int i = 0; i <= 100; i++) {
             furthest = Math.max(furthest, swing.at(i / 10.0, Mix.POINT).x());

@@ -1,13 +1,11 @@
 package aperta.media.cli;
 
 import aperta.core.picture.Bytes;
-import aperta.core.picture.Picture;
-import aperta.core.picture.Region;
 import aperta.core.render.Cache;
 import aperta.core.render.Planner;
 import aperta.core.render.Renderer;
+import aperta.core.render.Shown;
 import aperta.core.render.Workers;
-import aperta.core.shot.Moment;
 import aperta.media.ffmpeg.Png;
 import aperta.media.fonts.FontShelf;
 import aperta.media.footage.Clip;
@@ -15,6 +13,7 @@ import aperta.media.footage.ClipSources;
 import aperta.media.project.ShotFile;
 import aperta.media.project.Unpacked;
 import aperta.media.render.Film;
+import aperta.media.sound.Loose;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -109,7 +108,8 @@ public final class CommandLine {
         }
     }
 
-    private void render(ShotFile file, Planner planner, Workers workers, Map<String, String> options) {
+    private void render(ShotFile file, Planner planner, Workers workers, Map<String, String> options)
+            throws IOException {
         Path out = Path.of(options.get("-o"));
         Film.Kind kind;
         if (out.toString().endsWith(".mp4")) {
@@ -121,17 +121,19 @@ public final class CommandLine {
                     "The output ends in .mp4 (H.264) or .zip (PNG frames), not " + out + ".");
         }
         long length = file.shot().length();
-        new Film(planner, workers)
-                .render(
-                        file.shot(),
-                        kind,
-                        out.toAbsolutePath(),
-                        n -> {
-                            if (n % 24 == 0 || n == length) {
-                                words.println(n + " of " + length + " frames");
-                            }
-                        },
-                        () -> false);
+        try (Loose sounds = new Loose(file.sounds(plates, workers, words::println))) {
+            new Film(planner, sounds.recordings(), workers)
+                    .render(
+                            file.shot(),
+                            kind,
+                            out.toAbsolutePath(),
+                            n -> {
+                                if (n % 24 == 0 || n == length) {
+                                    words.println(n + " of " + length + " frames");
+                                }
+                            },
+                            () -> false);
+        }
     }
 
     private static void frame(ShotFile file, Planner planner, Workers workers, Map<String, String> options)
@@ -145,11 +147,10 @@ public final class CommandLine {
         if (scale < 0.01 || scale > 4) {
             throw new IllegalArgumentException("--scale lies between 0.01 and 4.");
         }
-        Region frame = Planner.frame(file.shot().format(), scale);
-        Picture picture =
-                new Renderer(new Cache(0), workers).render(planner.plan(new Moment(file.shot(), at), scale), frame);
+        Shown shown =
+                new Renderer(new Cache(0), workers).show(planner.plan(planner.moment(file.shot(), at), scale), at);
         try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(Path.of(options.get("-o"))))) {
-            Png.write(picture, frame, at, Bytes.See.PICTURE, workers, out);
+            Png.write(shown, Bytes.See.PICTURE, out);
         }
     }
 

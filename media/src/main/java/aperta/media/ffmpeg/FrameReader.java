@@ -117,9 +117,10 @@ public final class FrameReader implements AutoCloseable {
         int size = size(probe, level);
         try (InputStream in = tool.process().getInputStream()) {
             while (!closed) {
-                byte[] frame = in.readNBytes(size);
-                if (frame.length < size) {
-                    arrived.put(new Arrived(Optional.empty(), frame.length > 0 ? "cut off" : tool.words()));
+                byte[] frame = new byte[size];
+                int read = in.readNBytes(frame, 0, size);
+                if (read < size) {
+                    arrived.put(new Arrived(Optional.empty(), read > 0 ? "cut off" : tool.words()));
                     return;
                 }
                 arrived.put(new Arrived(Optional.of(frame), ""));

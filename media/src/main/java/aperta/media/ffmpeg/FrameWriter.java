@@ -1,15 +1,15 @@
 package aperta.media.ffmpeg;
 
-import aperta.core.picture.Picture;
+import aperta.core.render.Shown;
 
 /** Takes the frames of a shot in order and makes a file of them. */
 public interface FrameWriter extends AutoCloseable {
     /**
-     * @param picture whose domain is the whole frame
-     * @param number of the frame in the shot, which seeds the dither
+     * @param shown the whole frame, to be painted
+     * @param number of the frame in the shot
      * @throws MediaException where it can't be written
      */
-    void write(Picture picture, long number);
+    void write(Shown shown, long number);
 
     /** Completes the file; without it {@link #close} leaves an unfinished one. */
     void finish();

@@ -1,14 +1,14 @@
 package aperta.media.ffmpeg;
 
-import aperta.core.picture.Bands;
-import aperta.core.picture.Picture;
-import aperta.core.picture.Region;
 import aperta.core.picture.Yuv;
+import aperta.core.render.Shown;
 import aperta.core.shot.Format;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.TimeUnit;
@@ -18,9 +18,8 @@ public final class H264Writer implements FrameWriter {
     private static final byte[] END = new byte[0];
     private static final int WAITING = 3;
 
-    private final Region frame;
+    private final int bytes;
     private final Tool tool;
-    private final Bands bands;
     private final BlockingQueue<byte[]> queue = new ArrayBlockingQueue<>(WAITING);
     private final Thread thread;
     private volatile boolean broken;
@@ -28,22 +27,22 @@ public final class H264Writer implements FrameWriter {
     /**
      * @param preset of x264, such as {@code medium}
      * @param crf the rate factor; 16 is hard to tell from the original
+     * @param sound a WAV file that goes with it, as AAC
      */
-    public H264Writer(Path file, Format format, String preset, int crf, Bands bands) {
+    public H264Writer(Path file, Format format, String preset, int crf, Optional<Path> sound) {
         if (format.width() % 2 != 0 || format.height() % 2 != 0) {
             throw new MediaException("H.264 needs an even width and height, not " + format.width() + " × "
                     + format.height() + "; write PNG frames instead, or change the shot's size.");
         }
-        this.bands = bands;
-        frame = new Region(0, 0, format.width(), format.height());
-        tool = Tool.start(command(file, format, preset, crf), true);
+        bytes = Yuv.size(format.width(), format.height());
+        tool = Tool.start(command(file, format, preset, crf, sound), true);
         thread = new Thread(this::write, "encode");
         thread.setDaemon(true);
         thread.start();
     }
 
-    private static List<String> command(Path file, Format format, String preset, int crf) {
-        return List.of(
+    private static List<String> command(Path file, Format format, String preset, int crf, Optional<Path> sound) {
+        List<String> all = new ArrayList<>(List.of(
                 "nice",
                 "-n",
                 "10",
@@ -70,8 +69,10 @@ public final class H264Writer implements FrameWriter {
                 "-color_trc",
                 "bt709",
                 "-i",
-                "pipe:0",
-                "-an",
+                "pipe:0"));
+        sound.ifPresent(
+                wav -> all.addAll(List.of("-i", wav.toAbsolutePath().toString(), "-c:a", "aac", "-b:a", "256k")));
+        all.addAll(List.of(
                 "-c:v",
                 "libx264",
                 "-preset",
@@ -92,13 +93,14 @@ public final class H264Writer implements FrameWriter {
                 "+faststart",
                 "-f",
                 "mp4",
-                file.toAbsolutePath().toString());
+                file.toAbsolutePath().toString()));
+        return all;
     }
 
     @Override
-    public void write(Picture picture, long number) {
-        byte[] samples = new byte[Yuv.size(frame.width(), frame.height())];
-        Yuv.planar420(picture, frame, number, samples, bands);
+    public void write(Shown shown, long number) {
+        byte[] samples = new byte[bytes];
+        shown.planar420(samples);
         put(samples);
     }
 

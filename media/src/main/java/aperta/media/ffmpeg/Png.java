@@ -1,25 +1,28 @@
 package aperta.media.ffmpeg;
 
-import aperta.core.picture.Bands;
 import aperta.core.picture.Bytes;
-import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
+import aperta.core.render.Shown;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.OutputStream;
 import javax.imageio.ImageIO;
 
-/** Writes a picture as an 8-bit PNG with straight alpha. */
+/** Writes a frame as an 8-bit PNG with straight alpha. */
 public final class Png {
     private Png() {}
 
-    public static void write(Picture picture, Region frame, long number, Bytes.See see, Bands bands, OutputStream out)
-            throws IOException {
-        byte[] rgba = Bytes.rgba(picture, frame, number, see, bands);
-        BufferedImage image = new BufferedImage(frame.width(), frame.height(), BufferedImage.TYPE_INT_ARGB);
-        int[] row = new int[frame.width()];
-        for (int y = 0; y < frame.height(); y++) {
-            int i = y * frame.width() * 4;
+    public static void write(Shown shown, Bytes.See see, OutputStream out) throws IOException {
+        Region frame = shown.frame();
+        write(frame.width(), frame.height(), shown.rgba(see), out);
+    }
+
+    /** @param rgba rows of straight RGBA */
+    public static void write(int width, int height, byte[] rgba, OutputStream out) throws IOException {
+        BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB);
+        int[] row = new int[width];
+        for (int y = 0; y < height; y++) {
+            int i = y * width * 4;
             for (int x = 0; x < row.length; x++, i += 4) {
                 row[x] = (rgba[i + 3] & 0xff) << 24
                         | (rgba[i] & 0xff) << 16

@@ -1,8 +1,7 @@
 package aperta.media.ffmpeg;
 
-import aperta.core.picture.Bands;
 import aperta.core.picture.Bytes;
-import aperta.core.picture.Picture;
+import aperta.core.render.Shown;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -15,10 +14,8 @@ import java.util.zip.ZipOutputStream;
 /** Writes numbered PNG frames with alpha into a zip file. */
 public final class PngFrames implements FrameWriter {
     private final ZipOutputStream zip;
-    private final Bands bands;
 
-    public PngFrames(Path file, Bands bands) {
-        this.bands = bands;
+    public PngFrames(Path file) {
         try {
             zip = new ZipOutputStream(new BufferedOutputStream(Files.newOutputStream(file)));
         } catch (IOException e) {
@@ -28,10 +25,10 @@ public final class PngFrames implements FrameWriter {
     }
 
     @Override
-    public void write(Picture picture, long number) {
+    public void write(Shown shown, long number) {
         try {
             zip.putNextEntry(new ZipEntry(String.format(Locale.ROOT, "frame-%05d.png", number)));
-            Png.write(picture, picture.domain(), number, Bytes.See.PICTURE, bands, zip);
+            Png.write(shown, Bytes.See.PICTURE, zip);
             zip.closeEntry();
         } catch (IOException e) {
             throw new MediaException("Frame " + number + " couldn't be written: the disk may be full.", e);

@@ -54,6 +54,9 @@ public record Probe(
             "mov,mp4,m4a,3gp,3g2,mj2,matroska,webm,avi,mpegts,mpeg,mxf,ogg,gif,apng,h264,hevc,mpegvideo,ivf,flv,asf,"
                     + "png_pipe,jpeg_pipe,webp_pipe,tiff_pipe,bmp_pipe,image2,mjpeg,y4m,yuv4mpegpipe,nut";
 
+    /** Containers that hold sound alone. */
+    static final String SOUNDS = "wav,w64,aiff,flac,mp3,aac,caf,au,opus";
+
     private static final Duration LIMIT = Duration.ofSeconds(60);
     private static final Set<String> STILLS =
             Set.of("png_pipe", "jpeg_pipe", "webp_pipe", "tiff_pipe", "bmp_pipe", "image2");

@@ -72,6 +72,13 @@ final class Codecs {
         throw new BadDocument(where, "expected a number, not " + shown(v) + ".");
     }
 
+    static JsonObject object(JsonValue v, String where) {
+        if (v instanceof JsonObject object) {
+            return object;
+        }
+        throw new BadDocument(where, "expected an object, not " + shown(v) + ".");
+    }
+
     static String shown(JsonValue v) {
         String text = v.toString();
         return text.length() > 60 ? text.substring(0, 57) + "…" : text;

@@ -1,31 +1,57 @@
 package aperta.media.json;
 
 import aperta.core.edit.Edit;
+import aperta.core.edit.GroupEdits;
 import aperta.core.edit.KeyEdits;
 import aperta.core.edit.LayerEdits;
+import aperta.core.edit.LookEdits;
 import aperta.core.edit.MaskEdits;
+import aperta.core.edit.PassageEdits;
 import aperta.core.edit.PlaceEdits;
+import aperta.core.edit.Settings;
+import aperta.core.edit.Several;
+import aperta.core.edit.TakeApart;
+import aperta.core.edit.TimeEdits;
 import aperta.core.geometry.Point;
+import aperta.core.recipe.Recipe;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.Colour;
+import aperta.core.shot.Format;
+import aperta.core.shot.Layer;
+import aperta.core.shot.Opened;
 import aperta.core.shot.Property;
 import aperta.core.shot.Shot;
+import aperta.core.shot.Shutter;
+import aperta.core.time.Ease;
+import aperta.core.time.Key;
 import jakarta.json.Json;
+import jakarta.json.JsonArray;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonValue;
+import java.lang.reflect.Type;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 
-/** Edits with rules of their own as JSON, told apart by their {@code kind}. */
+/** Edits as JSON objects with a {@code kind}. */
 public final class EditJson {
     /** A value whose type depends on the property that it is for. */
-    private record Raw(String layer, String property, long frame, JsonValue value) {}
+    record RawValue(String layer, String property, long frame, JsonValue value, boolean key) {}
 
-    private static final Codec<KeyEdits.KeyName> KEY = key();
+    /** Keys whose values' type depends on the property that they are for. */
+    record RawTrack(int source, String property, JsonValue keys) {}
+
+    /** Copied keys to be put on layers. */
+    record RawPaste(List<RawTrack> tracks, List<String> layers, long frame) {}
+
+    private static final Codec<JsonValue> ANY = Codecs.of((v, where) -> v, v -> v, JsonValue.EMPTY_JSON_OBJECT);
+    private static final RecordCodec PLAIN = new RecordCodec(Map.of(JsonValue.class, ANY));
+    private static final Codec<RawValue> SET = PLAIN.of(RawValue.class, Map.of("key", false));
+    private static final Codec<RawPaste> PASTE = new RecordCodec(
+                    Map.of(RawTrack.class, PLAIN.of(RawTrack.class, Map.of("source", 0))))
+            .of(RawPaste.class, Map.of());
     private static final Codec<Edit> EDIT = edits();
-    private static final Codec<Raw> SET = raw();
 
     private EditJson() {}
 
@@ -35,24 +61,57 @@ public final class EditJson {
      * @throws BadDocument where it isn't one, or isn't one of this shot
      */
     public static Edit read(JsonObject json, Shot shot) {
-        if (!json.containsKey("kind") || !json.get("kind").toString().equals("\"set-value\"")) {
-            return EDIT.read(json, "");
+        String kind = json.containsKey("kind") ? json.get("kind").toString() : "";
+        JsonObject rest = Json.createObjectBuilder(json).remove("kind").build();
+        if (kind.equals("\"set-value\"")) {
+            RawValue raw = SET.read(rest, "");
+            Property<?> property = property(shot, raw.layer, raw.property);
+            Object value = codec(property.kind()).read(raw.value, "value");
+            return new KeyEdits.SetValue(raw.layer, raw.property, raw.frame, value, raw.key);
         }
-        Raw raw = SET.read(Json.createObjectBuilder(json).remove("kind").build(), "");
-        var layer = shot.layer(raw.layer)
-                .orElseThrow(() -> new BadDocument("layer", "there is no layer '" + raw.layer + "' in this shot."));
-        Property<?> property = Property.named(layer, raw.property);
-        return new KeyEdits.SetValue(raw.layer, raw.property, raw.frame, value(property.kind(), raw.value));
+        if (kind.equals("\"paste-keys\"")) {
+            RawPaste raw = PASTE.read(rest, "");
+            return new KeyEdits.PasteKeys(tracks(raw, shot), raw.layers, raw.frame);
+        }
+        if (kind.equals("\"several\"") && rest.get("edits") instanceof JsonArray edits) {
+            return new Several(edits.getValuesAs(JsonValue.class).stream()
+                    .map(e -> read(Codecs.object(e, "edits"), shot))
+                    .toList());
+        }
+        return EDIT.read(json, "");
     }
 
-    private static Object value(Property.Kind kind, JsonValue value) {
-        return (switch (kind) {
-                    case NUMBER -> Codecs.NUMBER;
-                    case POINT -> TimeCodecs.POINT;
-                    case COLOUR -> TimeCodecs.COLOUR;
-                    case PATH -> TimeCodecs.PATH;
-                })
-                .read(value, "value");
+    /** The values of a track have the type of the property of that name on the layer that it is put on. */
+    private static List<KeyEdits.Track> tracks(RawPaste raw, Shot shot) {
+        List<KeyEdits.Track> tracks = new ArrayList<>();
+        if (raw.layers.isEmpty()) {
+            throw new BadDocument("layers", "choose the layers that the keys are to be put on.");
+        }
+        for (RawTrack t : raw.tracks) {
+            String onto = raw.layers.get(Math.max(0, Math.min(raw.layers.size() - 1, t.source)));
+            Property<?> property = property(shot, onto, t.property);
+            tracks.add(new KeyEdits.Track(t.source, t.property, keys(codec(property.kind()), t.keys)));
+        }
+        return tracks;
+    }
+
+    private static <T> List<Key<?>> keys(Codec<T> values, JsonValue json) {
+        return List.copyOf(Codecs.list(TimeCodecs.key(values)).read(json, "keys"));
+    }
+
+    private static Property<?> property(Shot shot, String layer, String name) {
+        Layer found = shot.layer(layer)
+                .orElseThrow(() -> new BadDocument("layer", "there is no layer '" + layer + "' in this shot."));
+        return Property.named(found, name);
+    }
+
+    private static Codec<?> codec(Property.Kind kind) {
+        return switch (kind) {
+            case NUMBER -> Codecs.NUMBER;
+            case POINT -> TimeCodecs.POINT;
+            case COLOUR -> TimeCodecs.COLOUR;
+            case PATH -> TimeCodecs.PATH;
+        };
     }
 
     /** A property's value at a frame of the layer's own time, as JSON. */
@@ -65,190 +124,74 @@ public final class EditJson {
         };
     }
 
-    private static Codec<Raw> raw() {
-        ObjectCodec<Raw> o = new ObjectCodec<>();
-        var layer = o.field("layer", Codecs.TEXT, Raw::layer);
-        var property = o.field("property", Codecs.TEXT, Raw::property);
-        var frame = o.field("frame", Codecs.WHOLE, Raw::frame);
-        var value = o.field("value", Codecs.of((v, where) -> v, v -> v, JsonValue.EMPTY_JSON_OBJECT), Raw::value);
-        return o.making(r -> new Raw(r.get(layer), r.get(property), r.get(frame), r.get(value)));
-    }
-
-    private static Codec<KeyEdits.KeyName> key() {
-        ObjectCodec<KeyEdits.KeyName> o = new ObjectCodec<>();
-        var layer = o.field("layer", Codecs.TEXT, KeyEdits.KeyName::layer);
-        var property = o.field("property", Codecs.TEXT, KeyEdits.KeyName::property);
-        var at = o.field("at", Codecs.WHOLE, KeyEdits.KeyName::at);
-        return o.making(r -> new KeyEdits.KeyName(r.get(layer), r.get(property), r.get(at)));
-    }
-
     private static Codec<Edit> edits() {
-        Map<String, Codecs.Kind<? extends Edit>> kinds = new LinkedHashMap<>();
-        kinds.put("move", new Codecs.Kind<>(PlaceEdits.Move.class, move()));
-        kinds.put("scale", new Codecs.Kind<>(PlaceEdits.Scale.class, scale()));
-        kinds.put("turn", new Codecs.Kind<>(PlaceEdits.Turn.class, turn()));
-        kinds.put("move-anchor", new Codecs.Kind<>(PlaceEdits.MoveAnchor.class, anchor()));
-        kinds.put("fit", new Codecs.Kind<>(PlaceEdits.Fit.class, fit()));
-        kinds.put("add-key", new Codecs.Kind<>(KeyEdits.AddKey.class, addKey()));
-        kinds.put("remove-keys", new Codecs.Kind<>(KeyEdits.RemoveKeys.class, removeKeys()));
-        kinds.put("move-keys", new Codecs.Kind<>(KeyEdits.MoveKeys.class, moveKeys()));
-        kinds.put("set-ease", new Codecs.Kind<>(KeyEdits.SetEase.class, setEase()));
-        kinds.put("add", new Codecs.Kind<>(LayerEdits.Add.class, add()));
-        kinds.put("delete", new Codecs.Kind<>(LayerEdits.Delete.class, delete()));
-        kinds.put("duplicate", new Codecs.Kind<>(LayerEdits.Duplicate.class, duplicate()));
-        kinds.put("reorder", new Codecs.Kind<>(LayerEdits.Reorder.class, reorder()));
-        kinds.put("group", new Codecs.Kind<>(LayerEdits.Group.class, group()));
-        kinds.put("add-mask", new Codecs.Kind<>(MaskEdits.Add.class, addMask()));
-        kinds.put("move-mask-point", new Codecs.Kind<>(MaskEdits.MovePoint.class, maskPoint()));
-        kinds.put("move-mask", new Codecs.Kind<>(MaskEdits.Move.class, moveMask()));
-        return Codecs.union(kinds);
+        Map<Type, Codec<?>> types = new LinkedHashMap<>();
+        types.put(Point.class, TimeCodecs.POINT);
+        types.put(Ease.class, TimeCodecs.EASE);
+        types.put(Layer.class, ShotJson.LAYER);
+        types.put(Format.class, ShotJson.FORMAT);
+        types.put(Shutter.class, ShotJson.SHUTTER);
+        types.put(KeyEdits.KeyName.class, new RecordCodec(Map.of()).of(KeyEdits.KeyName.class, Map.of()));
+        Map<Type, Codec<?>> opening = new LinkedHashMap<>(types);
+        opening.put(Recipe.class, ShotJson.OPENING);
+        types.put(Recipe.class, TimeCodecs.SIGNAL);
+        RecordCodec records = new RecordCodec(types);
+
+        Kinds kinds = new Kinds(records);
+        kinds.put("move", PlaceEdits.Move.class, Map.of("snap", false, "stance", PlaceEdits.Stance.REST));
+        kinds.put("scale", PlaceEdits.Scale.class, Map.of("even", true, "stance", PlaceEdits.Stance.REST));
+        kinds.put("turn", PlaceEdits.Turn.class, Map.of("steps", false, "stance", PlaceEdits.Stance.REST));
+        kinds.put("move-anchor", PlaceEdits.MoveAnchor.class, Map.of());
+        kinds.put("move-path", PlaceEdits.MovePath.class, Map.of("both", false));
+        kinds.put("fit", PlaceEdits.Fit.class, Map.of("cover", false));
+        kinds.put("add-key", KeyEdits.AddKey.class, Map.of());
+        kinds.put("remove-keys", KeyEdits.RemoveKeys.class, Map.of());
+        kinds.put("move-keys", KeyEdits.MoveKeys.class, Map.of());
+        kinds.put("reverse-keys", KeyEdits.ReverseKeys.class, Map.of());
+        kinds.put("stretch-keys", KeyEdits.StretchKeys.class, Map.of());
+        kinds.put("set-ease", KeyEdits.SetEase.class, Map.of());
+        kinds.put("set-roving", KeyEdits.SetRoving.class, Map.of());
+        kinds.put("set-beyond", KeyEdits.SetBeyond.class, Map.of());
+        kinds.put("set-signals", KeyEdits.SetSignals.class, Map.of());
+        kinds.put("unpack", KeyEdits.Unpack.class, Map.of());
+        kinds.put("add", LayerEdits.Add.class, Map.of());
+        kinds.put("delete", LayerEdits.Delete.class, Map.of());
+        kinds.put("duplicate", LayerEdits.Duplicate.class, Map.of());
+        kinds.put("reorder", LayerEdits.Reorder.class, Map.of());
+        kinds.put("group", LayerEdits.Group.class, Map.of());
+        kinds.put("use-again", LayerEdits.UseAgain.class, Map.of());
+        kinds.put("take-apart", TakeApart.class, Map.of("unit", Opened.Unit.LETTERS));
+        kinds.put("ungroup", GroupEdits.Ungroup.class, Map.of());
+        kinds.put("move-to", GroupEdits.MoveTo.class, Map.of());
+        kinds.put("set-parent", GroupEdits.SetParent.class, Map.of());
+        kinds.put("slide", TimeEdits.Slide.class, Map.of());
+        kinds.put("slip", TimeEdits.Slip.class, Map.of());
+        kinds.put("trim", TimeEdits.Trim.class, Map.of());
+        kinds.put("split", TimeEdits.Split.class, Map.of());
+        kinds.put("stagger", TimeEdits.Stagger.class, Map.of("order", TimeEdits.Order.LIST));
+        kinds.put("stretch", TimeEdits.Stretch.class, Map.of());
+        kinds.put("freeze", TimeEdits.Freeze.class, Map.of());
+        kinds.put("settings", Settings.class, Map.of());
+        kinds.put("relength", TimeEdits.Relength.class, Map.of());
+        kinds.put("remove-passage", PassageEdits.Remove.class, Map.of());
+        kinds.put("unpack-passage", PassageEdits.Unpack.class, Map.of());
+        new Kinds(new RecordCodec(opening), kinds.all).put("set-opening", PassageEdits.SetOpening.class, Map.of());
+        kinds.put("copy-parts", LookEdits.CopyParts.class, Map.of());
+        kinds.put("remove-parts", LookEdits.RemoveParts.class, Map.of());
+        kinds.put("add-mask", MaskEdits.Add.class, Map.of("shape", MaskEdits.Shape.RECTANGLE));
+        kinds.put("move-mask-point", MaskEdits.MovePoint.class, Map.of("part", MaskEdits.Part.AT));
+        kinds.put("move-mask", MaskEdits.Move.class, Map.of());
+        return Codecs.union(kinds.all);
     }
 
-    private static Codec<PlaceEdits.Move> move() {
-        ObjectCodec<PlaceEdits.Move> o = new ObjectCodec<>();
-        var layer = o.field("layer", Codecs.TEXT, PlaceEdits.Move::layer);
-        var frame = o.field("frame", Codecs.WHOLE, PlaceEdits.Move::frame);
-        var by = o.field("by", TimeCodecs.POINT, PlaceEdits.Move::by);
-        var snap = o.field("snap", Codecs.TRUTH, PlaceEdits.Move::snap, false);
-        return o.making(r -> new PlaceEdits.Move(r.get(layer), r.get(frame), r.get(by), r.get(snap)));
-    }
+    /** Kinds of edits by their names. */
+    private record Kinds(RecordCodec records, Map<String, Codecs.Kind<? extends Edit>> all) {
+        Kinds(RecordCodec records) {
+            this(records, new LinkedHashMap<>());
+        }
 
-    private static Codec<PlaceEdits.Scale> scale() {
-        ObjectCodec<PlaceEdits.Scale> o = new ObjectCodec<>();
-        var layer = o.field("layer", Codecs.TEXT, PlaceEdits.Scale::layer);
-        var frame = o.field("frame", Codecs.WHOLE, PlaceEdits.Scale::frame);
-        var from = o.field("from", TimeCodecs.POINT, PlaceEdits.Scale::from);
-        var to = o.field("to", TimeCodecs.POINT, PlaceEdits.Scale::to);
-        var even = o.field("even", Codecs.TRUTH, PlaceEdits.Scale::even, true);
-        return o.making(r -> new PlaceEdits.Scale(r.get(layer), r.get(frame), r.get(from), r.get(to), r.get(even)));
-    }
-
-    private static Codec<PlaceEdits.Turn> turn() {
-        ObjectCodec<PlaceEdits.Turn> o = new ObjectCodec<>();
-        var layer = o.field("layer", Codecs.TEXT, PlaceEdits.Turn::layer);
-        var frame = o.field("frame", Codecs.WHOLE, PlaceEdits.Turn::frame);
-        var from = o.field("from", TimeCodecs.POINT, PlaceEdits.Turn::from);
-        var to = o.field("to", TimeCodecs.POINT, PlaceEdits.Turn::to);
-        var steps = o.field("steps", Codecs.TRUTH, PlaceEdits.Turn::steps, false);
-        return o.making(r -> new PlaceEdits.Turn(r.get(layer), r.get(frame), r.get(from), r.get(to), r.get(steps)));
-    }
-
-    private static Codec<PlaceEdits.MoveAnchor> anchor() {
-        ObjectCodec<PlaceEdits.MoveAnchor> o = new ObjectCodec<>();
-        var layer = o.field("layer", Codecs.TEXT, PlaceEdits.MoveAnchor::layer);
-        var frame = o.field("frame", Codecs.WHOLE, PlaceEdits.MoveAnchor::frame);
-        var to = o.field("to", TimeCodecs.POINT, PlaceEdits.MoveAnchor::to);
-        return o.making(r -> new PlaceEdits.MoveAnchor(r.get(layer), r.get(frame), r.get(to)));
-    }
-
-    private static Codec<PlaceEdits.Fit> fit() {
-        ObjectCodec<PlaceEdits.Fit> o = new ObjectCodec<>();
-        var layer = o.field("layer", Codecs.TEXT, PlaceEdits.Fit::layer);
-        var frame = o.field("frame", Codecs.WHOLE, PlaceEdits.Fit::frame);
-        var cover = o.field("cover", Codecs.TRUTH, PlaceEdits.Fit::cover, false);
-        return o.making(r -> new PlaceEdits.Fit(r.get(layer), r.get(frame), r.get(cover)));
-    }
-
-    private static Codec<KeyEdits.AddKey> addKey() {
-        ObjectCodec<KeyEdits.AddKey> o = new ObjectCodec<>();
-        var layer = o.field("layer", Codecs.TEXT, KeyEdits.AddKey::layer);
-        var property = o.field("property", Codecs.TEXT, KeyEdits.AddKey::property);
-        var frame = o.field("frame", Codecs.WHOLE, KeyEdits.AddKey::frame);
-        return o.making(r -> new KeyEdits.AddKey(r.get(layer), r.get(property), r.get(frame)));
-    }
-
-    private static Codec<KeyEdits.RemoveKeys> removeKeys() {
-        ObjectCodec<KeyEdits.RemoveKeys> o = new ObjectCodec<>();
-        var keys = o.field("keys", Codecs.list(KEY), KeyEdits.RemoveKeys::keys);
-        return o.making(r -> new KeyEdits.RemoveKeys(r.get(keys)));
-    }
-
-    private static Codec<KeyEdits.MoveKeys> moveKeys() {
-        ObjectCodec<KeyEdits.MoveKeys> o = new ObjectCodec<>();
-        var keys = o.field("keys", Codecs.list(KEY), KeyEdits.MoveKeys::keys);
-        var by = o.field("by", Codecs.WHOLE, KeyEdits.MoveKeys::by);
-        return o.making(r -> new KeyEdits.MoveKeys(r.get(keys), r.get(by)));
-    }
-
-    private static Codec<KeyEdits.SetEase> setEase() {
-        ObjectCodec<KeyEdits.SetEase> o = new ObjectCodec<>();
-        var keys = o.field("keys", Codecs.list(KEY), KeyEdits.SetEase::keys);
-        var ease = o.field("ease", TimeCodecs.EASE, KeyEdits.SetEase::ease);
-        return o.making(r -> new KeyEdits.SetEase(r.get(keys), r.get(ease)));
-    }
-
-    private static Codec<LayerEdits.Add> add() {
-        ObjectCodec<LayerEdits.Add> o = new ObjectCodec<>();
-        var added = o.field("layer", ShotJson.LAYER, LayerEdits.Add::added);
-        var above = o.field("above", Codecs.optional(Codecs.TEXT), LayerEdits.Add::above, Optional.empty());
-        return o.making(r -> new LayerEdits.Add(r.get(added), r.get(above)));
-    }
-
-    private static Codec<LayerEdits.Delete> delete() {
-        ObjectCodec<LayerEdits.Delete> o = new ObjectCodec<>();
-        var layers = o.field("layers", Codecs.list(Codecs.TEXT), LayerEdits.Delete::layers);
-        return o.making(r -> new LayerEdits.Delete(r.get(layers)));
-    }
-
-    private static Codec<LayerEdits.Duplicate> duplicate() {
-        ObjectCodec<LayerEdits.Duplicate> o = new ObjectCodec<>();
-        var layer = o.field("layer", Codecs.TEXT, LayerEdits.Duplicate::layer);
-        var newId = o.field("newId", Codecs.TEXT, LayerEdits.Duplicate::newId);
-        return o.making(r -> new LayerEdits.Duplicate(r.get(layer), r.get(newId)));
-    }
-
-    private static Codec<LayerEdits.Reorder> reorder() {
-        ObjectCodec<LayerEdits.Reorder> o = new ObjectCodec<>();
-        var layer = o.field("layer", Codecs.TEXT, LayerEdits.Reorder::layer);
-        var to = o.field("to", Codecs.WHOLE, e -> (long) e.to());
-        return o.making(r ->
-                new LayerEdits.Reorder(r.get(layer), (int) Math.max(0, Math.min(Integer.MAX_VALUE, r.get(to)))));
-    }
-
-    private static Codec<LayerEdits.Group> group() {
-        ObjectCodec<LayerEdits.Group> o = new ObjectCodec<>();
-        var layers = o.field("layers", Codecs.list(Codecs.TEXT), LayerEdits.Group::layers);
-        var newId = o.field("newId", Codecs.TEXT, LayerEdits.Group::newId);
-        var name = o.field("name", Codecs.TEXT, LayerEdits.Group::name);
-        return o.making(r -> new LayerEdits.Group(List.copyOf(r.get(layers)), r.get(newId), r.get(name)));
-    }
-
-    private static Codec<MaskEdits.Add> addMask() {
-        ObjectCodec<MaskEdits.Add> o = new ObjectCodec<>();
-        var layer = o.field("layer", Codecs.TEXT, MaskEdits.Add::layer);
-        var newId = o.field("newId", Codecs.TEXT, MaskEdits.Add::newId);
-        var frame = o.field("frame", Codecs.WHOLE, MaskEdits.Add::frame);
-        var shape =
-                o.field("shape", Codecs.choice(MaskEdits.Shape.class), MaskEdits.Add::shape, MaskEdits.Shape.RECTANGLE);
-        var from = o.field("from", TimeCodecs.POINT, MaskEdits.Add::from);
-        var to = o.field("to", TimeCodecs.POINT, MaskEdits.Add::to);
-        return o.making(
-                r -> new MaskEdits.Add(r.get(layer), r.get(newId), r.get(frame), r.get(shape), r.get(from), r.get(to)));
-    }
-
-    private static Codec<MaskEdits.MovePoint> maskPoint() {
-        ObjectCodec<MaskEdits.MovePoint> o = new ObjectCodec<>();
-        var layer = o.field("layer", Codecs.TEXT, MaskEdits.MovePoint::layer);
-        var mask = o.field("mask", Codecs.TEXT, MaskEdits.MovePoint::mask);
-        var frame = o.field("frame", Codecs.WHOLE, MaskEdits.MovePoint::frame);
-        var index = o.field("index", Codecs.WHOLE, e -> (long) e.index());
-        var part = o.field("part", Codecs.choice(MaskEdits.Part.class), MaskEdits.MovePoint::part, MaskEdits.Part.AT);
-        var to = o.field("to", TimeCodecs.POINT, MaskEdits.MovePoint::to);
-        return o.making(r -> new MaskEdits.MovePoint(
-                r.get(layer),
-                r.get(mask),
-                r.get(frame),
-                (int) Math.max(-1, Math.min(Integer.MAX_VALUE, r.get(index))),
-                r.get(part),
-                r.get(to)));
-    }
-
-    private static Codec<MaskEdits.Move> moveMask() {
-        ObjectCodec<MaskEdits.Move> o = new ObjectCodec<>();
-        var layer = o.field("layer", Codecs.TEXT, MaskEdits.Move::layer);
-        var mask = o.field("mask", Codecs.TEXT, MaskEdits.Move::mask);
-        var frame = o.field("frame", Codecs.WHOLE, MaskEdits.Move::frame);
-        var by = o.field("by", TimeCodecs.POINT, MaskEdits.Move::by);
-        return o.making(r -> new MaskEdits.Move(r.get(layer), r.get(mask), r.get(frame), r.get(by)));
+        <T extends Record & Edit> void put(String kind, Class<T> type, Map<String, ?> fallbacks) {
+            all.put(kind, new Codecs.Kind<>(type, records.of(type, fallbacks)));
+        }
     }
 }

@@ -1,6 +1,9 @@
 package aperta.media.json;
 
 import aperta.core.geometry.Point;
+import aperta.core.opening.Opening;
+import aperta.core.opening.Openings;
+import aperta.core.recipe.Recipe;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.BlendMode;
 import aperta.core.shot.Colour;
@@ -8,16 +11,25 @@ import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
+import aperta.core.shot.Light;
+import aperta.core.shot.Marker;
 import aperta.core.shot.Mask;
+import aperta.core.shot.Pace;
 import aperta.core.shot.Paint;
+import aperta.core.shot.Passage;
 import aperta.core.shot.Place;
+import aperta.core.shot.Pose;
+import aperta.core.shot.Range;
 import aperta.core.shot.Rules;
 import aperta.core.shot.Shot;
+import aperta.core.shot.Shutter;
 import aperta.core.shot.Span;
 import aperta.core.time.Animated;
+import aperta.core.time.Ease;
 import jakarta.json.Json;
 import jakarta.json.JsonException;
 import jakarta.json.JsonObject;
+import jakarta.json.JsonObjectBuilder;
 import jakarta.json.JsonReader;
 import jakarta.json.JsonValue;
 import java.io.StringReader;
@@ -28,11 +40,18 @@ import java.util.Optional;
 
 /** Shots as JSON. What is written has every field; what is read may leave out those with a default. */
 public final class ShotJson {
-    static final Codec<Animated<Double>> NUMBERS = TimeCodecs.animated(Codecs.NUMBER);
-    static final Codec<Animated<Point>> POINTS = TimeCodecs.animated(TimeCodecs.POINT);
-    static final Codec<Animated<Colour>> COLOURS = TimeCodecs.animated(TimeCodecs.COLOUR);
-    static final Codec<Animated<BezierPath>> PATHS = TimeCodecs.animated(TimeCodecs.PATH);
-    static final Codec<Layer> LAYER = layer();
+    static final Defined<Animated<Double>> NUMBERS = new Defined<>("number", TimeCodecs.animated(Codecs.NUMBER));
+    static final Defined<Animated<Point>> POINTS = new Defined<>("point", TimeCodecs.animated(TimeCodecs.POINT));
+    static final Defined<Animated<Colour>> COLOURS = new Defined<>("colour", TimeCodecs.animated(TimeCodecs.COLOUR));
+    static final Defined<Animated<BezierPath>> PATHS = new Defined<>("path", TimeCodecs.animated(TimeCodecs.PATH));
+    static final Codec<Format> FORMAT = format();
+    static final Codec<Shutter> SHUTTER = shutter();
+    static final Codec<Recipe> OPENING =
+            new RecipeCodec(Openings.all().stream().map(Opening::descriptor).toList());
+    static final Defined<Passage> PASSAGE = new Defined<>("passage", passage());
+    static final Defined<Layer> LAYER = new Defined<>("layer", layer());
+    private static final List<Defined<?>> DEFINITIONS =
+            List.of(LAYER, PASSAGE, NUMBERS, POINTS, COLOURS, PATHS, TimeCodecs.EASE, TimeCodecs.SIGNAL);
     private static final Codec<Shot> SHOT = shot();
 
     private ShotJson() {}
@@ -72,27 +91,89 @@ public final class ShotJson {
 
     /** The JSON Schema of a shot. */
     public static JsonObject schema() {
+        JsonObjectBuilder definitions = Json.createObjectBuilder();
+        DEFINITIONS.forEach(d -> definitions.add(d.name(), d.codec().schema()));
         return Json.createObjectBuilder()
                 .add("$schema", "https://json-schema.org/draft/2020-12/schema")
                 .add("title", "A title shot of Aperta")
                 .addAll(Json.createObjectBuilder(SHOT.schema()))
-                .add("$defs", Json.createObjectBuilder().add("layer", LAYER.schema()))
+                .add("$defs", definitions)
                 .build();
     }
 
     private static Codec<Shot> shot() {
+        ObjectCodec<Shot> o = new ObjectCodec<>();
+        var name = o.field("name", Codecs.TEXT, Shot::name);
+        var format = o.field("format", FORMAT, Shot::format);
+        var length = o.field("length", Codecs.WHOLE, Shot::length);
+        var layers = o.field("layers", Codecs.list(deferredLayer()), Shot::layers);
+        var markers = o.field("markers", Codecs.list(marker()), Shot::markers, List.of());
+        var work = o.field("work", Codecs.optional(range()), Shot::work, Optional.empty());
+        var shutter = o.field("shutter", SHUTTER, Shot::shutter, Shutter.HALF);
+        return o.making(r -> new Shot(
+                r.get(name), r.get(format), r.get(length), r.get(layers), r.get(markers), r.get(work), r.get(shutter)));
+    }
+
+    private static Codec<Format> format() {
         ObjectCodec<Format> f = new ObjectCodec<>();
         var width = f.field("width", Codecs.WHOLE, s -> (long) s.width());
         var height = f.field("height", Codecs.WHOLE, s -> (long) s.height());
         var rate = f.field("rate", TimeCodecs.RATE, Format::rate);
-        f.making(r -> new Format(side(r.get(width)), side(r.get(height)), r.get(rate)));
+        var light = f.field("light", Codecs.choice(Light.class), Format::light, Light.DISPLAY);
+        return f.making(r -> new Format(side(r.get(width)), side(r.get(height)), r.get(rate), r.get(light)));
+    }
 
-        ObjectCodec<Shot> o = new ObjectCodec<>();
-        var name = o.field("name", Codecs.TEXT, Shot::name);
-        var format = o.field("format", f, Shot::format);
-        var length = o.field("length", Codecs.WHOLE, Shot::length);
-        var layers = o.field("layers", Codecs.list(deferredLayer()), Shot::layers);
-        return o.making(r -> new Shot(r.get(name), r.get(format), r.get(length), r.get(layers)));
+    private static Codec<Marker> marker() {
+        ObjectCodec<Marker> o = new ObjectCodec<>();
+        var at = o.field("at", Codecs.WHOLE, Marker::at);
+        var name = o.field("name", Codecs.TEXT, Marker::name);
+        return o.making(r -> new Marker(r.get(at), r.get(name)));
+    }
+
+    private static Codec<Range> range() {
+        ObjectCodec<Range> o = new ObjectCodec<>();
+        var from = o.field("from", Codecs.WHOLE, Range::from);
+        var to = o.field("to", Codecs.WHOLE, Range::to);
+        return o.making(r -> new Range(r.get(from), r.get(to)));
+    }
+
+    private static Codec<Shutter> shutter() {
+        ObjectCodec<Shutter> o = new ObjectCodec<>();
+        var angle = o.field("angle", Codecs.NUMBER, Shutter::angle);
+        var phase = o.field("phase", Codecs.NUMBER, Shutter::phase, 0.0);
+        return o.making(r -> new Shutter(r.get(angle), r.get(phase)));
+    }
+
+    private static Codec<Pace> pace() {
+        ObjectCodec<Pace> o = new ObjectCodec<>();
+        var speed = o.field("speed", Codecs.NUMBER, Pace::speed, 1.0);
+        var reversed = o.field("reversed", Codecs.TRUTH, Pace::reversed, false);
+        var hold = o.field("hold", Codecs.WHOLE, Pace::hold, 1L);
+        var freeze = o.field("freeze", Codecs.optional(Codecs.WHOLE), Pace::freeze, Optional.empty());
+        var mixed = o.field("mixed", Codecs.TRUTH, Pace::mixed, false);
+        return o.making(r -> new Pace(r.get(speed), r.get(reversed), r.get(hold), r.get(freeze), r.get(mixed)));
+    }
+
+    private static Codec<Passage> passage() {
+        ObjectCodec<Passage> o = new ObjectCodec<>();
+        var length = o.field("length", Codecs.WHOLE, Passage::length);
+        var delay = o.field("delay", Codecs.WHOLE, Passage::delay, 0L);
+        var ease = o.field("ease", TimeCodecs.EASE, Passage::ease, Ease.EASE);
+        var pose = o.field("pose", pose(), Passage::pose, Pose.REST);
+        var opening = o.field("opening", Codecs.optional(OPENING), Passage::opening, Optional.empty());
+        return o.making(r -> new Passage(r.get(length), r.get(delay), r.get(ease), r.get(pose), r.get(opening)));
+    }
+
+    private static Codec<Pose> pose() {
+        ObjectCodec<Pose> o = new ObjectCodec<>();
+        var shift = o.field("shift", TimeCodecs.POINT, Pose::shift, Pose.REST.shift());
+        var scale = o.field("scale", TimeCodecs.POINT, Pose::scale, Pose.REST.scale());
+        var turn = o.field("turn", Codecs.NUMBER, Pose::turn, 0.0);
+        var opacity = o.field("opacity", Codecs.NUMBER, Pose::opacity, 1.0);
+        var blur = o.field("blur", Codecs.NUMBER, Pose::blur, 0.0);
+        var tracking = o.field("tracking", Codecs.NUMBER, Pose::tracking, 0.0);
+        return o.making(
+                r -> new Pose(r.get(shift), r.get(scale), r.get(turn), r.get(opacity), r.get(blur), r.get(tracking)));
     }
 
     /** Sides beyond an int are as much too large as any other; the format says so. */
@@ -100,7 +181,7 @@ public final class ShotJson {
         return (int) Math.max(-1, Math.min(Integer.MAX_VALUE, v));
     }
 
-    /** Layers hold layers; the schema refers to itself. */
+    /** Layers hold layers: the codec isn't there yet while it is being made, and the schema refers to itself. */
     private static Codec<Layer> deferredLayer() {
         return Codecs.of(
                 (v, where) -> LAYER.read(v, where),
@@ -114,12 +195,16 @@ public final class ShotJson {
         var name = o.field("name", Codecs.TEXT, Layer::name);
         var content = o.field("content", content(), Layer::content);
         var span = o.field("span", span(), Layer::span);
+        var pace = o.field("pace", pace(), Layer::pace, Pace.EVEN);
         var place = o.field("place", place(), Layer::place);
         var parent = o.field("parent", Codecs.optional(Codecs.TEXT), Layer::parent, Optional.empty());
         var masks = o.field("masks", Codecs.list(mask()), Layer::masks, List.of());
         var cut = o.field("cut", Codecs.optional(cut()), Layer::cut, Optional.empty());
         var alsoShown = o.field("alsoShown", Codecs.TRUTH, Layer::alsoShown, false);
+        var arrive = o.field("arrive", Codecs.optional(PASSAGE), Layer::arrive, Optional.empty());
+        var leave = o.field("leave", Codecs.optional(PASSAGE), Layer::leave, Optional.empty());
         var blend = o.field("blend", Codecs.choice(BlendMode.class), Layer::blend, BlendMode.NORMAL);
+        var motionBlur = o.field("motionBlur", Codecs.TRUTH, Layer::motionBlur, false);
         var hidden = o.field("hidden", Codecs.TRUTH, Layer::hidden, false);
         var solo = o.field("solo", Codecs.TRUTH, Layer::solo, false);
         var locked = o.field("locked", Codecs.TRUTH, Layer::locked, false);
@@ -128,12 +213,16 @@ public final class ShotJson {
                 r.get(name),
                 r.get(content),
                 r.get(span),
+                r.get(pace),
                 r.get(place),
                 r.get(parent),
                 r.get(masks),
                 r.get(cut),
                 r.get(alsoShown),
+                r.get(arrive),
+                r.get(leave),
                 r.get(blend),
+                r.get(motionBlur),
                 r.get(hidden),
                 r.get(solo),
                 r.get(locked)));
@@ -154,7 +243,9 @@ public final class ShotJson {
         var scale = o.field("scale", POINTS, Place::scale, Animated.of(new Point(1, 1)));
         var rotation = o.field("rotation", NUMBERS, Place::rotation, Animated.of(0.0));
         var opacity = o.field("opacity", NUMBERS, Place::opacity, Animated.of(1.0));
-        return o.making(r -> new Place(r.get(anchor), r.get(position), r.get(scale), r.get(rotation), r.get(opacity)));
+        var blur = o.field("blur", NUMBERS, Place::blur, Animated.of(0.0));
+        return o.making(r ->
+                new Place(r.get(anchor), r.get(position), r.get(scale), r.get(rotation), r.get(opacity), r.get(blur)));
     }
 
     private static Codec<Mask> mask() {
@@ -183,7 +274,9 @@ public final class ShotJson {
         kinds.put("text", new Codecs.Kind<>(Content.Text.class, text()));
         kinds.put("footage", new Codecs.Kind<>(Content.Footage.class, footage()));
         kinds.put("still", new Codecs.Kind<>(Content.Still.class, still()));
+        kinds.put("sound", new Codecs.Kind<>(Content.Sound.class, sound()));
         kinds.put("fill", new Codecs.Kind<>(Content.Fill.class, fill()));
+        kinds.put("again", new Codecs.Kind<>(Content.Again.class, again()));
         kinds.put("group", new Codecs.Kind<>(Content.Group.class, group()));
         return Codecs.union(kinds);
     }
@@ -228,6 +321,19 @@ public final class ShotJson {
         ObjectCodec<Content.Still> o = new ObjectCodec<>();
         var media = o.field("media", Codecs.TEXT, Content.Still::media);
         return o.making(r -> new Content.Still(r.get(media)));
+    }
+
+    private static Codec<Content.Sound> sound() {
+        ObjectCodec<Content.Sound> o = new ObjectCodec<>();
+        var media = o.field("media", Codecs.TEXT, Content.Sound::media);
+        var level = o.field("level", NUMBERS, Content.Sound::level, Animated.of(0.0));
+        return o.making(r -> new Content.Sound(r.get(media), r.get(level)));
+    }
+
+    private static Codec<Content.Again> again() {
+        ObjectCodec<Content.Again> o = new ObjectCodec<>();
+        var group = o.field("group", Codecs.TEXT, Content.Again::group);
+        return o.making(r -> new Content.Again(r.get(group)));
     }
 
     private static Codec<Content.Group> group() {

@@ -1,12 +1,15 @@
 package aperta.media.json;
 
 import aperta.core.geometry.Point;
+import aperta.core.recipe.Recipe;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.Colour;
 import aperta.core.time.Animated;
+import aperta.core.time.Beyond;
 import aperta.core.time.Ease;
 import aperta.core.time.Key;
 import aperta.core.time.Rate;
+import aperta.core.time.Signal;
 import jakarta.json.Json;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonString;
@@ -70,18 +73,32 @@ final class TimeCodecs {
             BezierPath::knots);
 
     private static final Map<String, Ease> NAMED = named();
+    private static final Codec<Ease.Spring> SPRING = spring();
 
-    /** {@code hold}, {@code linear}, a CSS keyword, or the four numbers of a cubic-bezier. */
-    static final Codec<Ease> EASE = Codecs.of(
-            TimeCodecs::readEase,
-            TimeCodecs::writeEase,
-            Codecs.anyOf(List.of(
-                    Json.createObjectBuilder()
-                            .add("enum", Json.createArrayBuilder(NAMED.keySet()))
-                            .build(),
-                    Codecs.tuple(4))));
+    /** {@code hold}, {@code linear}, a CSS keyword, the four numbers of a cubic-bezier, or {@code {"spring": swings}}. */
+    static final Defined<Ease> EASE = new Defined<>(
+            "ease",
+            Codecs.of(
+                    TimeCodecs::readEase,
+                    TimeCodecs::writeEase,
+                    Codecs.anyOf(List.of(
+                            Json.createObjectBuilder()
+                                    .add("enum", Json.createArrayBuilder(NAMED.keySet()))
+                                    .build(),
+                            Codecs.tuple(4),
+                            SPRING.schema()))));
+
+    static final Defined<Recipe> SIGNAL = new Defined<>(
+            "signal",
+            new RecipeCodec(Signal.all().stream().map(Signal::descriptor).toList()));
 
     private TimeCodecs() {}
+
+    private static Codec<Ease.Spring> spring() {
+        ObjectCodec<Ease.Spring> o = new ObjectCodec<>();
+        var swings = o.field("spring", Codecs.WHOLE, s -> (long) s.swings());
+        return o.making(r -> new Ease.Spring((int) Math.max(0, Math.min(1000, r.get(swings)))));
+    }
 
     private static Map<String, Ease> named() {
         Map<String, Ease> all = new LinkedHashMap<>();
@@ -95,6 +112,9 @@ final class TimeCodecs {
     }
 
     private static Ease readEase(JsonValue v, String where) {
+        if (v instanceof JsonObject) {
+            return SPRING.read(v, where);
+        }
         if (v instanceof JsonString s && NAMED.containsKey(s.getString())) {
             return NAMED.get(s.getString());
         }
@@ -118,30 +138,37 @@ final class TimeCodecs {
                 return Json.createValue(e.getKey());
             }
         }
+        if (ease instanceof Ease.Spring spring) {
+            return SPRING.write(spring);
+        }
         Ease.CubicBezier c = (Ease.CubicBezier) ease;
         return Codecs.numbers(c.x1(), c.y1(), c.x2(), c.y2());
     }
 
-    private static <T> Codec<Key<T>> key(Codec<T> value) {
+    static <T> Codec<Key<T>> key(Codec<T> value) {
         ObjectCodec<Key<T>> o = new ObjectCodec<>();
         var at = o.field("at", Codecs.WHOLE, Key::at);
         var v = o.field("value", value, Key::value);
         var ease = o.field("ease", EASE, Key::ease, Ease.EASE);
         var out = o.field("out", Codecs.optional(value), Key::out, Optional.empty());
         var in = o.field("in", Codecs.optional(value), Key::in, Optional.empty());
-        return o.making(r -> new Key<>(r.get(at), r.get(v), r.get(ease), r.get(out), r.get(in)));
+        var roving = o.field("roving", Codecs.TRUTH, Key::roving, false);
+        return o.making(r -> new Key<>(r.get(at), r.get(v), r.get(ease), r.get(out), r.get(in), r.get(roving)));
     }
 
-    /** The bare value where it never changes; an object with {@code rest} and {@code keys} where it does. */
+    /** The bare value where it never changes; an object with {@code rest}, {@code keys} and {@code signals} where it does. */
     static <T> Codec<Animated<T>> animated(Codec<T> value) {
         ObjectCodec<Animated<T>> o = new ObjectCodec<>();
         var rest = o.field("rest", value, Animated::rest);
-        var keys = o.field("keys", Codecs.list(key(value)), Animated::keys);
-        o.making(r -> new Animated<>(r.get(rest), r.get(keys)));
+        var keys = o.field("keys", Codecs.list(key(value)), Animated::keys, List.of());
+        var before = o.field("before", Codecs.choice(Beyond.class), Animated::before, Beyond.HOLD);
+        var after = o.field("after", Codecs.choice(Beyond.class), Animated::after, Beyond.HOLD);
+        var signals = o.field("signals", Codecs.list(SIGNAL), Animated::signals, List.of());
+        o.making(r -> new Animated<>(r.get(rest), r.get(keys), r.get(before), r.get(after), r.get(signals)));
         JsonObject schema = Codecs.anyOf(List.of(value.schema(), o.schema()));
         return Codecs.of(
                 (v, where) -> v instanceof JsonObject ? o.read(v, where) : Animated.of(value.read(v, where)),
-                a -> a.isKeyed() ? o.write(a) : value.write(a.rest()),
+                a -> a.isStill() ? value.write(a.rest()) : o.write(a),
                 schema);
     }
 }

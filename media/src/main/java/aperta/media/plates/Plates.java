@@ -1,13 +1,16 @@
 package aperta.media.plates;
 
 import aperta.core.picture.Bands;
+import aperta.core.render.Shown;
 import aperta.media.ffmpeg.H264Writer;
+import aperta.media.sound.Wave;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 
 /** The made plates, and their files. */
@@ -29,18 +32,45 @@ public final class Plates {
                 .orElseThrow(() -> new IllegalArgumentException("There is no plate '" + id + "'."));
     }
 
-    /** The plate's file in a folder; it is made when it isn't there yet, which takes some seconds. */
+    /** The sounds of the demo. */
+    public static List<Tone> tones() {
+        return List.of(new TramBell(), new Hum());
+    }
+
+    /**
+     * The id of a plate or a tone.
+     *
+     * @throws IllegalArgumentException where there is neither
+     */
+    public static String known(String id) {
+        return tone(id).isPresent() ? id : named(id).id();
+    }
+
+    /** What people call a plate or a tone, with the ending of its file. */
+    public static String fileName(String id) {
+        return tone(id).map(t -> t.name() + ".wav").orElseGet(() -> named(id).name() + ".mp4");
+    }
+
+    private static Optional<Tone> tone(String id) {
+        return tones().stream().filter(t -> t.id().equals(id)).findFirst();
+    }
+
+    /** The file of a plate or a tone in a folder; it is made when it isn't there yet, which takes some seconds. */
     public static Path file(String id, Path folder, Bands bands, Consumer<String> progress) {
-        Plate plate = named(id);
-        Path file = folder.resolve(id + "-" + EDITION + ".mp4");
+        Optional<Tone> tone = tone(id);
+        Path file = folder.resolve(id + "-" + EDITION + (tone.isPresent() ? ".wav" : ".mp4"));
         if (Files.exists(file)) {
             return file;
         }
         try {
             Files.createDirectories(folder);
             Path part = Files.createTempFile(folder, id, ".part");
-            progress.accept("Making the plate '" + plate.name() + "' …");
-            write(plate, part, bands);
+            progress.accept("Making '" + fileName(id) + "' …");
+            if (tone.isPresent()) {
+                Files.write(part, Wave.of(tone.get().samples()));
+            } else {
+                write(named(id), part, bands);
+            }
             Files.move(part, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
@@ -49,9 +79,9 @@ public final class Plates {
     }
 
     private static void write(Plate plate, Path file, Bands bands) {
-        try (H264Writer writer = new H264Writer(file, Plate.FORMAT, "veryfast", 15, bands)) {
+        try (H264Writer writer = new H264Writer(file, Plate.FORMAT, "veryfast", 15, Optional.empty())) {
             for (int n = 0; n < plate.frames(); n++) {
-                writer.write(plate.frame(n, bands), n);
+                writer.write(Shown.of(plate.frame(n, bands), n, bands), n);
             }
             writer.finish();
         }

@@ -25,6 +25,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 
 /**
  * A shot with the places of its media: {@code {"aperta": 1, "media": {"rain": {"plate": "rain-on-window"}, "clip":
@@ -96,9 +97,7 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
     private static Source source(JsonValue v, String where, Path folder) {
         if (v instanceof JsonObject o && o.size() == 1 && o.get("plate") instanceof JsonString plate) {
             try {
-                return new Source(
-                        Optional.empty(),
-                        Optional.of(Plates.named(plate.getString()).id()));
+                return new Source(Optional.empty(), Optional.of(Plates.known(plate.getString())));
             } catch (IllegalArgumentException e) {
                 throw new BadDocument(where, e.getMessage());
             }
@@ -124,8 +123,15 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
         return path;
     }
 
-    /** The ids of all media that a shot shows. */
+    /** The ids of all media that a shot shows or lets hear. */
     public static List<String> mediaOf(Shot shot) {
+        return Stream.concat(picturesOf(shot).stream(), soundsOf(shot).stream())
+                .distinct()
+                .toList();
+    }
+
+    /** The ids of the clips and stills of a shot. */
+    public static List<String> picturesOf(Shot shot) {
         List<String> all = new ArrayList<>();
         for (Layer layer : shot.everyLayer()) {
             if (layer.content() instanceof Content.Footage f) {
@@ -137,6 +143,15 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
         return all.stream().distinct().toList();
     }
 
+    /** The ids of the sounds of a shot. */
+    public static List<String> soundsOf(Shot shot) {
+        return shot.everyLayer().stream()
+                .filter(l -> l.content() instanceof Content.Sound)
+                .map(l -> ((Content.Sound) l.content()).media())
+                .distinct()
+                .toList();
+    }
+
     /** The same shot with other ids for its media. */
     public static Shot renamed(Shot shot, UnaryOperator<String> name) {
         Shot next = shot;
@@ -145,6 +160,9 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
                 next = next.changing(layer.id(), l -> l.withContent(new Content.Footage(name.apply(f.media()))));
             } else if (layer.content() instanceof Content.Still s) {
                 next = next.changing(layer.id(), l -> l.withContent(new Content.Still(name.apply(s.media()))));
+            } else if (layer.content() instanceof Content.Sound s) {
+                next = next.changing(
+                        layer.id(), l -> l.withContent(new Content.Sound(name.apply(s.media()), s.level())));
             }
         }
         return next;
@@ -153,12 +171,23 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
     /** Finds, and where needed makes, every clip of the shot. */
     public Map<String, Clip> clips(Path plates, Bands bands, Consumer<String> progress) {
         Map<String, Clip> all = new LinkedHashMap<>();
-        for (String id : mediaOf(shot)) {
-            Source s = media.get(id);
-            Path file = s.file().orElseGet(() -> Plates.file(s.plate().orElseThrow(), plates, bands, progress));
+        for (String id : picturesOf(shot)) {
+            Path file = file(id, plates, bands, progress);
             all.put(id, new Clip(hash(file), file, Probe.of(file), Optional.empty()));
         }
         return all;
+    }
+
+    /** Finds, and where needed makes, every sound of the shot. */
+    public Map<String, Path> sounds(Path plates, Bands bands, Consumer<String> progress) {
+        Map<String, Path> all = new LinkedHashMap<>();
+        soundsOf(shot).forEach(id -> all.put(id, file(id, plates, bands, progress)));
+        return all;
+    }
+
+    private Path file(String id, Path plates, Bands bands, Consumer<String> progress) {
+        Source s = media.get(id);
+        return s.file().orElseGet(() -> Plates.file(s.plate().orElseThrow(), plates, bands, progress));
     }
 
     /** The SHA-256 of a file, in hexadecimal. */

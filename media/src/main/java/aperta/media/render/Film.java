@@ -1,22 +1,25 @@
 package aperta.media.render;
 
 import aperta.core.picture.Bands;
-import aperta.core.picture.Picture;
-import aperta.core.picture.Region;
 import aperta.core.render.Cache;
 import aperta.core.render.Planner;
 import aperta.core.render.RenderException;
 import aperta.core.render.Renderer;
-import aperta.core.shot.Moment;
 import aperta.core.shot.Shot;
+import aperta.core.sound.Mixdown;
+import aperta.core.sound.Samples;
 import aperta.media.ffmpeg.FrameWriter;
 import aperta.media.ffmpeg.H264Writer;
 import aperta.media.ffmpeg.MediaException;
 import aperta.media.ffmpeg.PngFrames;
+import aperta.media.sound.Wave;
+import java.io.BufferedOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import java.util.function.LongConsumer;
 
@@ -31,11 +34,16 @@ public final class Film {
         PNG
     }
 
+    /** How many samples are mixed at a time. */
+    private static final int PART = 1 << 16;
+
     private final Planner planner;
+    private final Samples samples;
     private final Bands bands;
 
-    public Film(Planner planner, Bands bands) {
+    public Film(Planner planner, Samples samples, Bands bands) {
         this.planner = planner;
+        this.samples = samples;
         this.bands = bands;
     }
 
@@ -47,10 +55,12 @@ public final class Film {
      */
     public void render(Shot shot, Kind kind, Path file, LongConsumer progress, BooleanSupplier cancelled) {
         Path part = file.resolveSibling(file.getFileName() + ".part");
+        Path sound = file.resolveSibling(file.getFileName() + ".wav.part");
         try {
+            Optional<Path> heard = kind == Kind.H264 ? sound(shot, sound) : Optional.empty();
             try (FrameWriter writer = kind == Kind.H264
-                    ? new H264Writer(part, shot.format(), "medium", 16, bands)
-                    : new PngFrames(part, bands)) {
+                    ? new H264Writer(part, shot.format(), "medium", 16, heard)
+                    : new PngFrames(part)) {
                 frames(shot, writer, progress, cancelled);
                 writer.finish();
             }
@@ -59,20 +69,31 @@ public final class Film {
             throw new RenderException("The file couldn't be written: " + e.getMessage(), e);
         } finally {
             part.toFile().delete();
+            sound.toFile().delete();
         }
+    }
+
+    /** Writes what a shot sounds like as a WAV file; nothing where it is silent. */
+    private Optional<Path> sound(Shot shot, Path file) throws IOException {
+        Mixdown mixdown = new Mixdown(shot, samples);
+        if (mixdown.isSilent()) {
+            return Optional.empty();
+        }
+        try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file))) {
+            Wave.write(mixdown, out, PART);
+        }
+        return Optional.of(file);
     }
 
     /** Renders every frame and hands it on. */
     public void frames(Shot shot, FrameWriter writer, LongConsumer progress, BooleanSupplier cancelled) {
         Renderer renderer = new Renderer(new Cache(CACHE_BYTES), bands);
-        Region frame = Planner.frame(shot.format(), 1);
         for (long n = 0; n < shot.length(); n++) {
             if (cancelled.getAsBoolean()) {
                 throw new RenderException("The render was cancelled.");
             }
             try {
-                Picture picture = renderer.render(planner.plan(new Moment(shot, n), 1), frame);
-                writer.write(picture, n);
+                writer.write(renderer.show(planner.plan(planner.moment(shot, n), 1), n), n);
             } catch (MediaException | RenderException e) {
                 throw new RenderException("Frame " + n + ": " + e.getMessage(), e);
             }

@@ -6,11 +6,15 @@ import static org.assertj.core.api.Assertions.within;
 
 import aperta.core.geometry.Affine;
 import aperta.core.picture.Bands;
+import aperta.core.picture.Bytes;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
 import aperta.core.picture.Sampler;
 import aperta.core.picture.Scratch;
+import aperta.core.picture.Transfer;
+import aperta.core.render.Shown;
 import aperta.core.shot.Format;
+import aperta.core.shot.Light;
 import aperta.core.time.Rate;
 import aperta.media.footage.Clip;
 import aperta.media.footage.ClipSources;
@@ -150,12 +154,12 @@ class FootageTest {
 
     private static Picture paint(aperta.core.picture.Pixels pixels, int w, int h) {
         Picture p = new Picture(new Region(0, 0, w, h));
-        new Sampler(pixels, Affine.IDENTITY).paint(p, new Scratch());
+        new Sampler(pixels, Affine.IDENTITY, Transfer.of(Light.DISPLAY)).paint(p, new Scratch());
         return p;
     }
 
     private static byte[] rgb(Picture p) {
-        return aperta.core.picture.Bytes.rgba(p, p.domain(), 0, aperta.core.picture.Bytes.See.PICTURE, Bands.IN_TURN);
+        return Shown.of(p, 0, Bands.IN_TURN).rgba(Bytes.See.PICTURE);
     }
 
     /** What is written is read back by ffmpeg itself, as other programs read it, and by us. */
@@ -166,9 +170,9 @@ class FootageTest {
         Picture p = new Picture(frame);
         p.fill(200 / 255f, 30 / 255f, 60 / 255f, 1);
         Path file = folder.resolve("out.mp4");
-        try (H264Writer writer = new H264Writer(file, format, "medium", 12, Bands.IN_TURN)) {
+        try (H264Writer writer = new H264Writer(file, format, "medium", 12, Optional.empty())) {
             for (int n = 0; n < 12; n++) {
-                writer.write(p, n);
+                writer.write(Shown.of(p, n, Bands.IN_TURN), n);
             }
             writer.finish();
         }
@@ -234,7 +238,7 @@ class FootageTest {
     @Test
     void oddSidesAreRefusedForH264() {
         assertThatThrownBy(() -> new H264Writer(
-                        folder.resolve("x.mp4"), new Format(101, 64, Rate.of(24)), "medium", 16, Bands.IN_TURN))
+                        folder.resolve("x.mp4"), new Format(101, 64, Rate.of(24)), "medium", 16, Optional.empty()))
                 .hasMessageContaining("even width and height, not 101 × 64");
     }
 

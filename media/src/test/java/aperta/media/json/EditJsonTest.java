@@ -4,22 +4,34 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import aperta.core.edit.Edit;
+import aperta.core.edit.GroupEdits;
 import aperta.core.edit.KeyEdits;
 import aperta.core.edit.LayerEdits;
+import aperta.core.edit.LookEdits;
 import aperta.core.edit.MaskEdits;
+import aperta.core.edit.PassageEdits;
 import aperta.core.edit.PlaceEdits;
+import aperta.core.edit.Several;
+import aperta.core.edit.TakeApart;
+import aperta.core.edit.TimeEdits;
 import aperta.core.geometry.Point;
+import aperta.core.opening.Openings;
+import aperta.core.recipe.Recipe;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.Colour;
 import aperta.core.shot.Content;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
+import aperta.core.shot.Opened;
 import aperta.core.shot.Place;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Span;
 import aperta.core.time.Ease;
+import aperta.core.time.Key;
 import aperta.core.time.Rate;
+import aperta.core.time.Signal;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -40,11 +52,12 @@ class EditJsonTest {
     @Test
     void placesAreMovedScaledTurnedAndFitted() {
         assertThat(read("{'kind': 'move', 'layer': 'w', 'frame': 3, 'by': [1, -2], 'snap': true}"))
-                .isEqualTo(new PlaceEdits.Move("w", 3, new Point(1, -2), true));
+                .isEqualTo(new PlaceEdits.Move("w", 3, new Point(1, -2), true, PlaceEdits.Stance.REST));
         assertThat(read("{'kind': 'scale', 'layer': 'w', 'frame': 3, 'from': [1, 2], 'to': [3, 4]}"))
-                .isEqualTo(new PlaceEdits.Scale("w", 3, new Point(1, 2), new Point(3, 4), true));
+                .isEqualTo(
+                        new PlaceEdits.Scale("w", 3, new Point(1, 2), new Point(3, 4), true, PlaceEdits.Stance.REST));
         assertThat(read("{'kind': 'turn', 'layer': 'w', 'frame': 3, 'from': [1, 2], 'to': [3, 4], 'steps': true}"))
-                .isEqualTo(new PlaceEdits.Turn("w", 3, new Point(1, 2), new Point(3, 4), true));
+                .isEqualTo(new PlaceEdits.Turn("w", 3, new Point(1, 2), new Point(3, 4), true, PlaceEdits.Stance.REST));
         assertThat(read("{'kind': 'move-anchor', 'layer': 'w', 'frame': 0, 'to': [3, 4]}"))
                 .isEqualTo(new PlaceEdits.MoveAnchor("w", 0, new Point(3, 4)));
         assertThat(read("{'kind': 'fit', 'layer': 'w', 'frame': 0, 'cover': true}"))
@@ -81,6 +94,57 @@ class EditJsonTest {
         return ((KeyEdits.SetValue) read("{'kind': 'set-value', 'layer': 'w', 'property': '" + property
                         + "', 'frame': 0, 'value': " + value + "}"))
                 .value();
+    }
+
+    @Test
+    void copiedKeysHaveTheTypeOfTheirProperty() {
+        Edit paste =
+                read("{'kind': 'paste-keys', 'layers': ['w'], 'frame': 4, 'tracks': [{'property': 'place.position',"
+                        + " 'keys': [{'at': 2, 'value': [1, 2], 'ease': {'spring': 3}}]}]}");
+        assertThat(paste)
+                .isEqualTo(new KeyEdits.PasteKeys(
+                        List.of(new KeyEdits.Track(
+                                0, "place.position", List.of(new Key<>(2, new Point(1, 2), new Ease.Spring(3))))),
+                        List.of("w"),
+                        4));
+        assertThatThrownBy(() -> read("{'kind': 'paste-keys', 'layers': ['w'], 'frame': 4, 'tracks': [{'property':"
+                        + " 'place.opacity', 'keys': [{'at': 2, 'value': [1, 2]}]}]}"))
+                .hasMessageContaining("expected a number");
+        assertThatThrownBy(() -> read("{'kind': 'paste-keys', 'layers': [], 'frame': 4, 'tracks': []}"))
+                .hasMessageContaining("choose the layers");
+    }
+
+    @Test
+    void timesAndWaysAreReadByTheirNames() {
+        assertThat(read("{'kind': 'trim', 'layers': ['w'], 'frame': 4, 'end': 'start'}"))
+                .isEqualTo(new TimeEdits.Trim(List.of("w"), 4, TimeEdits.End.START));
+        assertThat(read("{'kind': 'stagger', 'layers': ['w'], 'by': 4}"))
+                .isEqualTo(new TimeEdits.Stagger(List.of("w"), 4, TimeEdits.Order.LIST));
+        assertThat(read("{'kind': 'relength', 'length': 40, 'inside': 'stretches'}"))
+                .isEqualTo(new TimeEdits.Relength(40, TimeEdits.Inside.STRETCHES));
+        assertThat(read("{'kind': 'stretch-keys', 'keys': [], 'pivot': 4, 'factor': 0.5}"))
+                .isEqualTo(new KeyEdits.StretchKeys(List.of(), 4, 0.5));
+        assertThat(read("{'kind': 'copy-parts', 'from': 'w', 'to': ['v'], 'parts': ['text-style', 'cut']}"))
+                .isEqualTo(new LookEdits.CopyParts(
+                        "w", List.of("v"), List.of(LookEdits.Part.TEXT_STYLE, LookEdits.Part.CUT)));
+        assertThat(read("{'kind': 'take-apart', 'layer': 'w'}")).isEqualTo(new TakeApart("w", Opened.Unit.LETTERS));
+        assertThat(read("{'kind': 'move-to', 'layer': 'w', 'group': 'g', 'to': 0, 'frame': 3}"))
+                .isEqualTo(new GroupEdits.MoveTo("w", Optional.of("g"), 0, 3));
+        assertThat(read(
+                        "{'kind': 'several', 'edits': [{'kind': 'slide', 'layers': ['w'], 'by': 3}, {'kind': 'set-value',"
+                                + " 'layer': 'w', 'property': 'place.opacity', 'frame': 2, 'value': 0.5}]}"))
+                .isEqualTo(new Several(List.of(
+                        new TimeEdits.Slide(List.of("w"), 3),
+                        new KeyEdits.SetValue("w", "place.opacity", 2, 0.5, false))));
+        assertThat(read("{'kind': 'move-to', 'layer': 'w', 'to': 0, 'frame': 3}"))
+                .isEqualTo(new GroupEdits.MoveTo("w", Optional.empty(), 0, 3));
+        Recipe fade = Recipe.of(Openings.of("fade").descriptor(), Map.of());
+        assertThat(read("{'kind': 'set-opening', 'layers': ['w'], 'arriving': true, 'opening': {'kind': 'fade'}}"))
+                .isEqualTo(new PassageEdits.SetOpening(List.of("w"), true, Optional.of(fade)));
+        Recipe drift = Recipe.of(Signal.of("drift").descriptor(), Map.of("rate", 3.0));
+        assertThat(read("{'kind': 'set-signals', 'layer': 'w', 'property': 'place.rotation', 'signals': [{'kind':"
+                        + " 'drift', 'rate': 3}]}"))
+                .isEqualTo(new KeyEdits.SetSignals("w", "place.rotation", List.of(drift)));
     }
 
     @Test

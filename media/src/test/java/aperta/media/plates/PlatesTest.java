@@ -6,13 +6,13 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import aperta.core.picture.Bands;
 import aperta.core.picture.Bytes;
 import aperta.core.picture.Picture;
+import aperta.core.render.Shown;
 import aperta.core.render.Workers;
 import org.junit.jupiter.api.Test;
 
 class PlatesTest {
     private static byte[] bytes(Plate plate, int frame, Bands bands) {
-        Picture p = plate.frame(frame, bands);
-        return Bytes.rgba(p, p.domain(), frame, Bytes.See.ON_BLACK, bands);
+        return Shown.of(plate.frame(frame, bands), frame, bands).rgba(Bytes.See.ON_BLACK);
     }
 
     @Test

@@ -18,6 +18,7 @@ import aperta.media.ffmpeg.Probe;
 import aperta.media.fonts.FontShelf;
 import aperta.media.footage.Clip;
 import aperta.media.footage.ClipSources;
+import aperta.media.sound.Recordings;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -38,7 +39,7 @@ class FilmTest {
     }
 
     private static Film film(ClipSources sources) {
-        return new Film(new Planner(sources, new FontShelf(id -> Optional.empty())), Bands.IN_TURN);
+        return new Film(new Planner(sources, new FontShelf(id -> Optional.empty())), Recordings.none(), Bands.IN_TURN);
     }
 
     @Test

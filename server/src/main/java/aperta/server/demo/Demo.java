@@ -72,7 +72,7 @@ class Demo {
     private void make() throws IOException {
         UUID project = projects.save(new Project(PROJECT)).id();
         Map<String, UUID> plates = new LinkedHashMap<>();
-        for (String name : new String[] {"opening.json", "line-9.json"}) {
+        for (String name : new String[] {"opening.json", "line-9.json", "see-you.json"}) {
             ShotFile file = ShotFile.read(Path.of(folder, name));
             Map<String, UUID> ids = new LinkedHashMap<>();
             for (var source : file.media().entrySet()) {
@@ -91,7 +91,7 @@ class Demo {
         Path file = Plates.file(plate, storage.plates(), workers, LOG::info);
         Path copy = Files.createTempFile(storage.incoming(), plate, ".part");
         Files.copy(file, copy, StandardCopyOption.REPLACE_EXISTING);
-        UUID id = media.take(project, Plates.named(plate).name() + ".mp4", copy).id();
+        UUID id = media.take(project, Plates.fileName(plate), copy).id();
         await(id);
         return id;
     }

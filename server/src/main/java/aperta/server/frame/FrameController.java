@@ -1,11 +1,11 @@
 package aperta.server.frame;
 
 import aperta.core.picture.Bytes;
-import aperta.core.picture.Picture;
-import aperta.core.render.Planner;
-import aperta.core.render.Workers;
 import aperta.core.shot.Shot;
+import aperta.core.sound.Mixdown;
 import aperta.media.ffmpeg.Png;
+import aperta.media.sound.Wave;
+import aperta.server.media.MediaService;
 import aperta.server.shot.ShotService;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -26,12 +26,14 @@ class FrameController {
 
     private final ShotService shots;
     private final FrameService frames;
-    private final Workers workers;
+    private final MediaService media;
+    private final Previews previews;
 
-    FrameController(ShotService shots, FrameService frames, Workers workers) {
+    FrameController(ShotService shots, FrameService frames, MediaService media) {
+        this.media = media;
+        this.previews = new Previews(media.planner(), frames);
         this.shots = shots;
         this.frames = frames;
-        this.workers = workers;
     }
 
     /** A frame with alpha, as the command line writes it. */
@@ -59,10 +61,30 @@ class FrameController {
                 .body(png(read.shot(), read.shot().length() * 2 / 3, scale, Bytes.See.ON_BLACK));
     }
 
-    private byte[] png(Shot shot, long number, double scale, Bytes.See see) throws IOException {
-        Picture picture = frames.picture(shot, number, scale);
+    /** What the shot sounds like, as a WAV file; nothing where it is silent. */
+    @GetMapping(path = "/sound.wav", produces = "audio/wav")
+    ResponseEntity<byte[]> sound(@PathVariable UUID id) {
+        Mixdown mixdown = new Mixdown(shots.newest(id).shot(), media.samples());
+        return mixdown.isSilent() ? ResponseEntity.noContent().build() : ResponseEntity.ok(Wave.of(mixdown, 1 << 16));
+    }
+
+    /** How an opening would bring a layer in or take it away: pictures under one another. */
+    @GetMapping(path = "/previews/{kind}.png", produces = MediaType.IMAGE_PNG_VALUE)
+    byte[] preview(
+            @PathVariable UUID id,
+            @PathVariable String kind,
+            @RequestParam("layer") String layer,
+            @RequestParam(name = "arriving", defaultValue = "true") boolean arriving)
+            throws IOException {
+        byte[] strip = previews.strip(shots.newest(id).shot(), layer, kind, arriving);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        Png.write(picture, Planner.frame(shot.format(), scale), number, see, workers, out);
+        Png.write(Previews.WIDTH, Previews.HEIGHT * Previews.PICTURES, strip, out);
+        return out.toByteArray();
+    }
+
+    private byte[] png(Shot shot, long number, double scale, Bytes.See see) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        Png.write(frames.shown(shot, number, scale), see, out);
         return out.toByteArray();
     }
 }

@@ -1,6 +1,8 @@
 package aperta.server.frame;
 
+import aperta.core.edit.Edit;
 import aperta.core.edit.PlaceEdits;
+import aperta.core.edit.Several;
 import aperta.core.geometry.Point;
 import aperta.core.picture.Bytes;
 import aperta.core.render.Planner;
@@ -41,6 +43,7 @@ public class FrameDesk {
     private final ShotService shots;
     private final FrameService frames;
     private final Handles handles;
+    private final Curves curves;
     private final Planner planner;
     private final List<Viewer> viewers = new CopyOnWriteArrayList<>();
     private final Semaphore work = new Semaphore(0);
@@ -53,6 +56,7 @@ public class FrameDesk {
         this.frames = frames;
         this.planner = media.planner();
         this.handles = new Handles(planner);
+        this.curves = new Curves(planner);
         thread = new Thread(this::loop, "frame-desk");
         thread.setDaemon(true);
         thread.start();
@@ -136,6 +140,7 @@ public class FrameDesk {
                 case "show", "ahead" -> show(v, wish);
                 case "keys" -> keys(v, wish);
                 case "pick" -> pick(v, wish);
+                case "curves" -> curves(v, wish);
                 default -> throw new IllegalArgumentException("There is no wish '" + wish.getString("type", "") + "'.");
             }
         } catch (IllegalArgumentException | RenderException e) {
@@ -169,7 +174,7 @@ public class FrameDesk {
         if (draft) {
             JsonObject change = wish.getJsonObject("draft");
             snap = snapped(shot, change);
-            shot = new Change(change).apply(shot, planner::extent);
+            shot = new Change(change).apply(shot, planner);
         }
         long number = wish.getJsonNumber("frame").longValue();
         FrameService.Frame frame = frames.frame(shot, number, scale(wish), see(wish));
@@ -181,6 +186,7 @@ public class FrameDesk {
                 .add("width", frame.width())
                 .add("height", frame.height())
                 .add("draft", draft)
+                .add("safe", Handles.box(shot.format().titleSafe()))
                 .add("ahead", wish.getBoolean("ahead", false));
         snap.ifPresent(s -> header.add("snap", s));
         if (wish.containsKey("layer")) {
@@ -192,12 +198,15 @@ public class FrameDesk {
     }
 
     private Optional<JsonObject> snapped(Shot shot, JsonObject change) {
-        if (change.get("edit") instanceof JsonObject edit
-                && EditJson.read(edit, shot) instanceof PlaceEdits.Move move
-                && move.snap()) {
-            return Optional.of(Handles.snap(move.snapped(shot, planner::extent)));
+        if (!(change.get("edit") instanceof JsonObject json)) {
+            return Optional.empty();
         }
-        return Optional.empty();
+        Edit edit = EditJson.read(json, shot);
+        List<Edit> all = edit instanceof Several several ? several.edits() : List.of(edit);
+        return all.stream()
+                .filter(e -> e instanceof PlaceEdits.Move move && move.snap())
+                .map(e -> Handles.snap(((PlaceEdits.Move) e).snapped(shot, planner)))
+                .findFirst();
     }
 
     /** Names of all frames, so that a window knows which of those it has are still true. */
@@ -207,13 +216,28 @@ public class FrameDesk {
         double scale = scale(wish);
         Bytes.See see = see(wish);
         for (long n = 0; n < read.shot().length(); n++) {
-            all.add(frames.key(frames.plan(read.shot(), n, scale), n, scale, see));
+            all.add(frames.key(frames.plan(read.shot(), n, scale), n, see));
         }
         v.send(Json.createObjectBuilder()
                 .add("type", "keys")
                 .add("seq", wish.getInt("seq", 0))
                 .add("revision", read.revision())
                 .add("keys", all)
+                .build());
+    }
+
+    /** Of the newest revision, or of a draft of it, so that curves move while keys are dragged. */
+    private void curves(Viewer v, JsonObject wish) {
+        ShotService.Read read = shots.newest(v.shot());
+        Shot shot = read.shot();
+        if (wish.get("draft") instanceof JsonObject change) {
+            shot = new Change(change).apply(shot, planner);
+        }
+        v.send(Json.createObjectBuilder()
+                .add("type", "curves")
+                .add("seq", wish.getInt("seq", 0))
+                .add("revision", read.revision())
+                .add("curves", curves.of(shot, wish.getJsonArray("of").getValuesAs(JsonObject.class)))
                 .build());
     }
 

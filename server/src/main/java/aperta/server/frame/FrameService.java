@@ -1,14 +1,13 @@
 package aperta.server.frame;
 
 import aperta.core.picture.Bytes;
-import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
 import aperta.core.render.Cache;
+import aperta.core.render.Plan;
 import aperta.core.render.Planner;
 import aperta.core.render.Renderer;
-import aperta.core.render.Step;
+import aperta.core.render.Shown;
 import aperta.core.render.Workers;
-import aperta.core.shot.Moment;
 import aperta.core.shot.Shot;
 import aperta.server.media.MediaService;
 import java.util.LinkedHashMap;
@@ -22,7 +21,6 @@ public class FrameService {
     private static final long FRAMES_BYTES = 512L << 20;
 
     private final Planner planner;
-    private final Workers workers;
     private final Renderer renderer;
     private final Map<String, Frame> frames = new LinkedHashMap<>(64, 0.75f, true);
     private long bytes;
@@ -32,36 +30,34 @@ public class FrameService {
 
     FrameService(MediaService media, Workers workers) {
         this.planner = media.planner();
-        this.workers = workers;
         this.renderer = new Renderer(new Cache(STEPS_BYTES), workers);
     }
 
-    /** The picture of a whole frame. */
-    public Picture picture(Shot shot, long frame, double scale) {
-        return renderer.render(planner.plan(new Moment(shot, frame), scale), Planner.frame(shot.format(), scale));
+    /** A whole frame, ready to be painted. */
+    public Shown shown(Shot shot, long frame, double scale) {
+        return renderer.show(plan(shot, frame, scale), frame);
     }
 
     /** What names a frame: equal names mean equal pixels, but for the dither, whose seed is part of it. */
-    public String key(Step.Paints plan, long frame, double scale, Bytes.See see) {
-        return plan.key() + "-" + frame + "-" + scale + "-" + see;
+    public String key(Plan plan, long frame, Bytes.See see) {
+        return plan.key() + "-" + frame + "-" + see;
     }
 
-    public Step.Paints plan(Shot shot, long frame, double scale) {
-        return planner.plan(new Moment(shot, frame), scale);
+    public Plan plan(Shot shot, long frame, double scale) {
+        return planner.plan(planner.moment(shot, frame), scale);
     }
 
     /** The frame as bytes, from what was kept where possible. */
     public Frame frame(Shot shot, long number, double scale, Bytes.See see) {
-        Step.Paints plan = plan(shot, number, scale);
-        String key = key(plan, number, scale, see);
+        Plan plan = plan(shot, number, scale);
+        String key = key(plan, number, see);
         Frame known = known(key);
         if (known != null) {
             return known;
         }
-        Region region = Planner.frame(shot.format(), scale);
-        Picture picture = renderer.render(plan, region);
-        Frame frame =
-                new Frame(key, region.width(), region.height(), Bytes.rgba(picture, region, number, see, workers));
+        Region region = plan.frame();
+        byte[] rgba = renderer.show(plan, number).rgba(see);
+        Frame frame = new Frame(key, region.width(), region.height(), rgba);
         keep(frame);
         return frame;
     }

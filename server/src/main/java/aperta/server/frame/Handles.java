@@ -2,6 +2,7 @@ package aperta.server.frame;
 
 import aperta.core.edit.Snap;
 import aperta.core.geometry.Affine;
+import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.render.Planner;
 import aperta.core.shot.BezierPath;
@@ -11,9 +12,11 @@ import aperta.core.shot.Moment;
 import aperta.core.shot.Property;
 import aperta.core.shot.Shot;
 import aperta.core.time.Animated;
+import aperta.core.time.Key;
 import aperta.core.time.Mix;
 import aperta.media.json.EditJson;
 import jakarta.json.Json;
+import jakarta.json.JsonArray;
 import jakarta.json.JsonArrayBuilder;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonObjectBuilder;
@@ -21,6 +24,8 @@ import java.util.Optional;
 
 /** What the desk shows of the chosen layer on one frame: where its handles lie, and the value of every property. */
 final class Handles {
+    private static final int MOST_DOTS = 2000;
+
     private final Planner planner;
 
     Handles(Planner planner) {
@@ -32,14 +37,14 @@ final class Handles {
         if (shot.layer(id).isEmpty()) {
             return Optional.empty();
         }
-        Moment moment = new Moment(shot, frame);
+        Moment moment = planner.moment(shot, frame);
         Moment.Seen seen = moment.of(id);
         Layer layer = seen.layer();
         JsonArrayBuilder corners = Json.createArrayBuilder();
         for (Point p : planner.extent(moment, id).corners()) {
             corners.add(point(seen.toShot().apply(p)));
         }
-        Point anchor = seen.toShot().apply(layer.place().anchor().at(seen.frame(), Mix.POINT));
+        Point anchor = seen.toShot().apply(seen.still().place().anchor().rest());
         JsonArrayBuilder masks = Json.createArrayBuilder();
         for (Mask mask : layer.masks()) {
             masks.add(mask(mask, seen));
@@ -53,10 +58,27 @@ final class Handles {
                 .add("exists", seen.exists())
                 .add("ownFrame", (long) Math.floor(seen.frame()))
                 .add("corners", corners)
+                .add("resting", resting(moment, id))
                 .add("anchor", point(anchor))
                 .add("masks", masks)
                 .add("properties", properties)
+                .add("path", path(moment, layer))
                 .build());
+    }
+
+    /** The corners of a layer as it rests, for showing where a pose leads. */
+    private JsonArrayBuilder resting(Moment moment, String id) {
+        Moment.Seen seen = moment.of(id);
+        Affine toShot = moment.rest(id)
+                .place()
+                .toParent(0)
+                .then(seen.still().place().toParent(0).inverse().orElse(Affine.IDENTITY))
+                .then(seen.toShot());
+        JsonArrayBuilder corners = Json.createArrayBuilder();
+        for (Point p : planner.extent(moment, id).corners()) {
+            corners.add(point(toShot.apply(p)));
+        }
+        return corners;
     }
 
     private static JsonArrayBuilder point(Point p) {
@@ -75,6 +97,38 @@ final class Handles {
         return Json.createObjectBuilder().add("id", mask.id()).add("knots", knots);
     }
 
+    /**
+     * The way of a layer's position through its keys: a point for each frame, so that its speed can be seen, and the keys
+     * with their handles. It is drawn as it stands in its parent at this moment.
+     */
+    private static JsonObjectBuilder path(Moment moment, Layer layer) {
+        Animated<Point> position = layer.place().position();
+        Moment.Seen seen = moment.of(layer.id());
+        JsonArrayBuilder dots = Json.createArrayBuilder();
+        JsonArrayBuilder keys = Json.createArrayBuilder();
+        Optional<Affine> toParent = seen.toShot().inverse();
+        if (position.keys().size() > 1 && toParent.isPresent()) {
+            Affine map = toParent.get()
+                    .then(seen.still().place().toParent(0))
+                    .inverse()
+                    .orElse(Affine.IDENTITY);
+            long from = position.keys().get(0).at();
+            long to = position.keys().get(position.keys().size() - 1).at();
+            for (long f = from; f <= Math.min(to, from + MOST_DOTS); f++) {
+                dots.add(point(map.apply(position.at(f, Mix.POINT))));
+            }
+            for (Key<Point> k : position.keys()) {
+                keys.add(Json.createObjectBuilder()
+                        .add("at", k.at())
+                        .add("roving", k.roving())
+                        .add("point", point(map.apply(k.value())))
+                        .add("in", point(map.apply(k.value().plus(k.in().orElse(Point.ORIGIN)))))
+                        .add("out", point(map.apply(k.value().plus(k.out().orElse(Point.ORIGIN))))));
+            }
+        }
+        return Json.createObjectBuilder().add("dots", dots).add("keys", keys);
+    }
+
     private static <T> JsonObjectBuilder property(Property<T> property, Layer layer, double frame) {
         Animated<T> value = property.get().apply(layer);
         JsonObjectBuilder o = Json.createObjectBuilder()
@@ -85,11 +139,21 @@ final class Handles {
                 .add("least", property.least())
                 .add("most", property.most())
                 .add("keyed", value.isKeyed())
-                .add("keyHere", value.keyAt((long) Math.floor(frame)).isPresent());
+                .add("keyHere", value.keyAt((long) Math.floor(frame)).isPresent())
+                .add("signals", value.signals().size());
         if (property.kind() != Property.Kind.PATH) {
             o.add("value", EditJson.write(property, property.at(layer, frame)));
         }
         return o;
+    }
+
+    static JsonArray box(Box box) {
+        return Json.createArrayBuilder()
+                .add(box.x0())
+                .add(box.y0())
+                .add(box.x1())
+                .add(box.y1())
+                .build();
     }
 
     static JsonObject snap(Snap snap) {
@@ -101,7 +165,7 @@ final class Handles {
 
     /** The uppermost layer that shows at a point, that isn't locked. */
     Optional<String> at(Shot shot, long frame, Point p) {
-        Moment moment = new Moment(shot, frame);
+        Moment moment = planner.moment(shot, frame);
         for (Layer layer : shot.layers()) {
             Moment.Seen seen = moment.of(layer.id());
             boolean there = seen.exists() && !layer.hidden() && !layer.locked();

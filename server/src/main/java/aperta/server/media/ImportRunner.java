@@ -1,6 +1,7 @@
 package aperta.server.media;
 
 import aperta.media.ffmpeg.Probe;
+import aperta.media.ffmpeg.SoundFile;
 import aperta.media.footage.Proxy;
 import aperta.server.Storage;
 import aperta.server.job.Job;
@@ -30,6 +31,10 @@ class ImportRunner implements JobRunner {
     public String run(Job job, LongConsumer progress, BooleanSupplier cancelled) {
         MediaService.Item item = media.get(job.mediaId());
         Path file = media.file(job.mediaId());
+        if (item.kind() == MediaService.Kind.SOUND) {
+            media.imported(job.mediaId(), SoundFile.make(file, storage.samples(item.hash())));
+            return null;
+        }
         long frames = Proxy.make(file, Probe.of(file), storage.proxy(item.hash()), progress, cancelled);
         media.imported(job.mediaId(), frames);
         return null;

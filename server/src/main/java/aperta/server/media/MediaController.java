@@ -1,9 +1,6 @@
 package aperta.server.media;
 
 import aperta.core.picture.Bytes;
-import aperta.core.picture.Picture;
-import aperta.core.picture.Region;
-import aperta.core.render.Planner;
 import aperta.core.render.Workers;
 import aperta.core.shot.Content;
 import aperta.core.shot.Format;
@@ -11,6 +8,7 @@ import aperta.core.shot.Layer;
 import aperta.core.shot.Place;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Span;
+import aperta.core.sound.Mixdown;
 import aperta.core.time.Rate;
 import aperta.media.ffmpeg.Png;
 import aperta.media.fonts.FontShelf;
@@ -138,13 +136,24 @@ class MediaController {
                 : new Content.Footage(id.toString());
         Layer layer = Layer.of("m", m.name(), content, Span.of(0, m.frames()), Place.at(format.centre()));
         double scale = Math.min(1, (double) THUMB / format.width());
-        Picture p = frames.picture(new Shot(m.name(), format, m.frames(), List.of(layer)), m.frames() / 2, scale);
+        Shot alone = new Shot(m.name(), format, m.frames(), List.of(layer));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        Region frame = Planner.frame(format, scale);
-        Png.write(p, frame, 0, Bytes.See.ON_CHECKER, workers, out);
+        Png.write(frames.shown(alone, m.frames() / 2, scale), Bytes.See.ON_CHECKER, out);
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.maxAge(Duration.ofDays(30)))
                 .body(out.toByteArray());
+    }
+
+    /** How loud a sound is over its length: the largest amplitude of each of {@code count} even stretches. */
+    @GetMapping("/media/{id}/peaks")
+    ResponseEntity<float[]> peaks(
+            @PathVariable UUID id, @RequestParam(name = "count", defaultValue = "1000") int count) {
+        if (count < 1 || count > 20_000) {
+            throw new IllegalArgumentException("1 to 20000 peaks can be asked for.");
+        }
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.maxAge(Duration.ofDays(30)))
+                .body(Mixdown.peaks(media.samples(), id.toString(), count));
     }
 
     @GetMapping("/projects/{project}/fonts")

@@ -4,13 +4,17 @@ import aperta.core.render.Planner;
 import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Shot;
+import aperta.core.sound.Mixdown;
+import aperta.core.sound.Samples;
 import aperta.core.type.Typeface;
 import aperta.media.ffmpeg.MediaException;
 import aperta.media.ffmpeg.Probe;
+import aperta.media.ffmpeg.SoundFile;
 import aperta.media.fonts.FontShelf;
 import aperta.media.footage.Clip;
 import aperta.media.footage.ClipSources;
 import aperta.media.project.ShotFile;
+import aperta.media.sound.Recordings;
 import aperta.server.Storage;
 import aperta.server.http.Conflict;
 import aperta.server.http.NotFound;
@@ -28,6 +32,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -38,6 +43,7 @@ public class MediaService {
     public enum Kind {
         VIDEO,
         STILL,
+        SOUND,
         FONT
     }
 
@@ -104,6 +110,14 @@ public class MediaService {
         return new ClipSources(this::clip);
     }
 
+    /** The sounds of all projects, by the ids of their media. */
+    public Samples samples() {
+        return new Recordings(id -> uuid(id).flatMap(media::findById)
+                .filter(m -> m.kind == Kind.SOUND && m.state == State.READY)
+                .map(m -> storage.samples(m.hash))
+                .orElseThrow(() -> new IllegalArgumentException("The sound '" + id + "' isn't there.")));
+    }
+
     public List<Item> of(UUID project) {
         return media.findByProjectIdOrderByCreatedAt(project).stream()
                 .map(MediaService::item)
@@ -137,8 +151,8 @@ public class MediaService {
     /** A medium that is ready for use. */
     public Item ready(UUID id) {
         MediaRow r = row(id);
-        if (r.state != State.READY || r.kind == Kind.FONT) {
-            throw new Conflict("'" + r.name + "' isn't ready.");
+        if (r.state != State.READY || r.kind == Kind.FONT || r.kind == Kind.SOUND) {
+            throw new Conflict("'" + r.name + "' isn't a picture that is ready.");
         }
         return item(r);
     }
@@ -158,13 +172,20 @@ public class MediaService {
                 }
             }
         }
-        for (String id : ShotFile.mediaOf(shot)) {
-            boolean there = uuid(id).flatMap(media::findById)
-                    .filter(m -> m.projectId.equals(project) && m.state == State.READY)
-                    .isPresent();
-            if (!there) {
-                throw new IllegalArgumentException("The media '" + id + "' isn't in this project, or isn't ready.");
-            }
+        for (String id : ShotFile.picturesOf(shot)) {
+            demand(project, id, k -> k == Kind.VIDEO || k == Kind.STILL);
+        }
+        for (String id : ShotFile.soundsOf(shot)) {
+            demand(project, id, k -> k == Kind.SOUND);
+        }
+    }
+
+    private void demand(UUID project, String id, Predicate<Kind> kind) {
+        boolean there = uuid(id).flatMap(media::findById)
+                .filter(m -> m.projectId.equals(project) && m.state == State.READY && kind.test(m.kind))
+                .isPresent();
+        if (!there) {
+            throw new IllegalArgumentException("The media '" + id + "' isn't in this project, or isn't ready.");
         }
     }
 
@@ -182,8 +203,9 @@ public class MediaService {
             if (known != null) {
                 return Optional.of(known);
             }
-            Optional<Clip> found =
-                    media.findById(u).filter(m -> m.state == State.READY).map(this::open);
+            Optional<Clip> found = media.findById(u)
+                    .filter(m -> m.state == State.READY && (m.kind == Kind.VIDEO || m.kind == Kind.STILL))
+                    .map(this::open);
             found.ifPresent(c -> clips.put(u, c));
             return found;
         });
@@ -247,6 +269,9 @@ public class MediaService {
             row.state = State.READY;
             return item(media.save(row));
         }
+        if (SoundFile.isOne(file)) {
+            return takeSound(project, name, file, ending);
+        }
         Probe probe = Probe.of(file);
         String hash = ShotFile.hash(file);
         MediaRow row =
@@ -259,6 +284,18 @@ public class MediaService {
         transaction.executeWithoutResult(status -> {
             media.save(row);
             jobs.startImport(project, row.id, "Import " + name, probe.frames());
+        });
+        return item(row);
+    }
+
+    /** A sound's rate is that of its samples, its frames are samples. */
+    private Item takeSound(UUID project, String name, Path file, String ending) throws IOException {
+        String hash = ShotFile.hash(file);
+        MediaRow row = new MediaRow(project, name, Kind.SOUND, hash, keep(file, hash, ending));
+        row.rate = Integer.toString(Mixdown.RATE);
+        transaction.executeWithoutResult(status -> {
+            media.save(row);
+            jobs.startImport(project, row.id, "Import " + name, 1);
         });
         return item(row);
     }

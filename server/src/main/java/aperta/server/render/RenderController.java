@@ -27,7 +27,9 @@ class RenderController {
 
     record NewRender(
             @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
-            Film.Kind output) {}
+            Film.Kind output,
+
+            Boolean workRange) {}
 
     record Started(
             @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
@@ -37,7 +39,11 @@ class RenderController {
     @ResponseStatus(HttpStatus.CREATED)
     Started render(@PathVariable UUID id, @RequestBody NewRender body) {
         ShotService.Read read = shots.newest(id);
-        Shot shot = read.shot();
+        Shot whole = read.shot();
+        Shot shot = Boolean.TRUE.equals(body.workRange)
+                ? whole.only(whole.work()
+                        .orElseThrow(() -> new IllegalArgumentException("The shot has no work range to render.")))
+                : whole;
         if (body.output == null) {
             throw new IllegalArgumentException("A render makes H264 or PNG.");
         }

@@ -46,7 +46,8 @@ class RenderRunner implements JobRunner {
                 desk.giveWay();
                 return cancelled.getAsBoolean();
             };
-            new Film(new Planner(sources, media.fonts()), workers).render(shot, kind, file, progress, stop);
+            new Film(new Planner(sources, media.fonts()), media.samples(), workers)
+                    .render(shot, kind, file, progress, stop);
         }
         return file.toString();
     }

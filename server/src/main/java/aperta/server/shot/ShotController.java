@@ -1,11 +1,16 @@
 package aperta.server.shot;
 
+import aperta.core.opening.Opening;
+import aperta.core.opening.Openings;
+import aperta.core.recipe.Descriptor;
 import aperta.core.shot.Format;
 import aperta.core.time.Rate;
+import aperta.core.time.Signal;
 import aperta.media.json.ShotJson;
 import aperta.server.shot.ShotService.ShotView;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.json.JsonObject;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -85,5 +90,37 @@ class ShotController {
     @PostMapping("/shots/{id}/redo")
     ShotView redo(@PathVariable UUID id, @RequestBody Revision body) {
         return shots.redo(id, body.revision);
+    }
+
+    /** @param edit the change that led to the state; nothing for the beginning */
+    record Jump(
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            long revision,
+
+            Long edit) {}
+
+    @GetMapping("/shots/{id}/states")
+    List<ShotService.State> states(@PathVariable UUID id) {
+        return shots.states(id);
+    }
+
+    @PostMapping("/shots/{id}/jump")
+    ShotView jump(@PathVariable UUID id, @RequestBody Jump body) {
+        return shots.jump(id, body.revision, body.edit);
+    }
+
+    /** What openings and signals there are, with their parameters. */
+    record Recipes(
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            List<Descriptor> openings,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            List<Descriptor> signals) {}
+
+    @GetMapping("/recipes")
+    Recipes recipes() {
+        return new Recipes(
+                Openings.all().stream().map(Opening::descriptor).toList(),
+                Signal.all().stream().map(Signal::descriptor).toList());
     }
 }

@@ -15,8 +15,11 @@ import jakarta.json.JsonArray;
 import jakarta.json.JsonObject;
 import java.io.StringReader;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
@@ -83,6 +86,24 @@ public class ShotService {
 
             @JsonRawValue @Schema(type = "object", requiredMode = Schema.RequiredMode.REQUIRED)
             String shot) {}
+
+    /**
+     * A state that the shot has been in.
+     *
+     * @param edit the change that led to it; nothing for the beginning
+     * @param done false where it has been undone and redo would come to it
+     */
+    public record State(
+            Long edit,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            String label,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            Instant at,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            boolean done) {}
 
     ShotService(
             ShotRows shots, EditRows edits, Projects projects, MediaService media, ApplicationEventPublisher events) {
@@ -199,7 +220,7 @@ public class ShotService {
     public ShotView change(UUID id, long revision, String label, JsonObject request) {
         ShotRow row = hold(id, revision);
         Shot before = read(row).shot();
-        Shot after = new Change(request).apply(before, media.planner()::extent);
+        Shot after = new Change(request).apply(before, media.planner());
         media.demand(row.projectId, after);
         JsonObject from = ShotJson.write(before);
         JsonObject to = ShotJson.write(after);
@@ -259,6 +280,42 @@ public class ShotService {
         redone.below = row.undoEdit;
         row.undoEdit = redone.id;
         return view(row);
+    }
+
+    /** The states that undo and redo lead through, the newest first; the last of those that are done is the present one. */
+    @Transactional(readOnly = true)
+    public List<State> states(UUID id) {
+        ShotRow row = get(id);
+        Map<Long, EditRow> all = new HashMap<>();
+        edits.findByShotIdAndKind(id, EditRow.Kind.EDIT).forEach(e -> all.put(e.id, e));
+        List<State> states = new ArrayList<>();
+        for (EditRow e = all.get(row.redoEdit); e != null; e = all.get(e.above)) {
+            states.add(0, new State(e.id, e.label, e.madeAt, false));
+        }
+        for (EditRow e = all.get(row.undoEdit); e != null; e = all.get(e.below)) {
+            states.add(new State(e.id, e.label, e.madeAt, true));
+        }
+        states.add(new State(null, "Beginning", row.createdAt, true));
+        return states;
+    }
+
+    /**
+     * Undoes or redoes until the shot is in a state.
+     *
+     * @param edit the change that led to it; nothing for the beginning
+     */
+    @Transactional
+    public ShotView jump(UUID id, long revision, Long edit) {
+        List<State> states = states(id);
+        State wanted = states.stream()
+                .filter(s -> Objects.equals(s.edit, edit))
+                .findFirst()
+                .orElseThrow(() -> new Conflict("That state isn't among those that undo and redo lead to any more."));
+        ShotView now = view(hold(id, revision));
+        while (!Objects.equals(shots.findById(id).orElseThrow().undoEdit, edit)) {
+            now = wanted.done ? undo(id, now.revision) : redo(id, now.revision);
+        }
+        return now;
     }
 
     private EditRow step(Long edit, String none) {

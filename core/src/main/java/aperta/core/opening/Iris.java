@@ -1,0 +1,56 @@
+package aperta.core.opening;
+
+import aperta.core.geometry.Box;
+import aperta.core.geometry.Point;
+import aperta.core.recipe.Descriptor;
+import aperta.core.recipe.Parameter;
+import aperta.core.recipe.Recipe;
+import aperta.core.shot.BezierPath;
+import aperta.core.shot.Opened;
+import aperta.core.shot.Opener;
+import aperta.core.shot.Passage;
+import aperta.core.shot.Pose;
+import java.util.List;
+import java.util.Optional;
+
+/** A circle grows from a point until it holds all of the layer. */
+public final class Iris implements Opening {
+    /** A circle that isn't there yet, in pixels. */
+    private static final double LEAST = 1e-3;
+
+    /** The circle of four curves is up to 0.03 % of its radius off. */
+    private static final double ROUND = 1.0005;
+
+    @Override
+    public Descriptor descriptor() {
+        return new Descriptor(
+                "iris",
+                "Iris",
+                "A circle grows from a point until it holds all of it.",
+                List.of(
+                        Parameter.number("x", "From the left", "%", -10, 10, 0.5),
+                        Parameter.number("y", "From the top", "%", -10, 10, 0.5),
+                        Parameter.number("feather", "Feather", "px", 0, 2000, 0)));
+    }
+
+    @Override
+    public Opened at(Recipe recipe, Passage.Way way, Opener.Subject subject) {
+        Box box = subject.box();
+        Point centre =
+                new Point(box.x0() + box.width() * recipe.number("x"), box.y0() + box.height() * recipe.number("y"));
+        double farthest = 0;
+        for (Point p : box.corners()) {
+            farthest = Math.max(farthest, p.minus(centre).length());
+        }
+        double feather = recipe.number("feather");
+        double spare = Edges.REACH * feather;
+        double radius = way.share() * (farthest * ROUND + 2 * spare) - spare;
+        double r = Math.max(radius, LEAST);
+        Box circle = new Box(centre.x() - r, centre.y() - r, centre.x() + r, centre.y() + r);
+        return new Opened(
+                radius <= 0 ? Pose.faded(0) : Pose.REST,
+                List.of(Edges.mask(BezierPath.ellipse(circle), feather)),
+                List.of(),
+                Optional.empty());
+    }
+}

@@ -1,0 +1,49 @@
+package aperta.core.opening;
+
+import aperta.core.geometry.Point;
+import aperta.core.recipe.Descriptor;
+import aperta.core.recipe.Parameter;
+import aperta.core.recipe.Recipe;
+import aperta.core.shot.Mask;
+import aperta.core.shot.Opened;
+import aperta.core.shot.Opener;
+import aperta.core.shot.Passage;
+import aperta.core.shot.Pose;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * A straight edge travels over the layer and uncovers it; when it leaves, an edge travels the same way and covers it. It
+ * starts and ends so far outside that a soft edge has no part in it.
+ */
+public final class Wipe implements Opening {
+    @Override
+    public Descriptor descriptor() {
+        return new Descriptor(
+                "wipe",
+                "Wipe",
+                "An edge travels over it and uncovers it.",
+                List.of(
+                        Parameter.number("angle", "Towards", "°", -3600, 3600, 0),
+                        Parameter.number("feather", "Feather", "px", 0, 2000, 0)));
+    }
+
+    @Override
+    public Opened at(Recipe recipe, Passage.Way way, Opener.Subject subject) {
+        double angle = Math.toRadians(recipe.number("angle"));
+        Point along = new Point(StrictMath.cos(angle), StrictMath.sin(angle));
+        double feather = recipe.number("feather");
+        double from = Double.POSITIVE_INFINITY;
+        double to = Double.NEGATIVE_INFINITY;
+        for (Point p : subject.box().corners()) {
+            double at = p.x() * along.x() + p.y() * along.y();
+            from = Math.min(from, at);
+            to = Math.max(to, at);
+        }
+        double spare = Edges.REACH * feather;
+        double gone = way.arriving() ? way.share() : 1 - way.share();
+        double edge = from - spare + gone * (to - from + 2 * spare);
+        Mask mask = way.arriving() ? Edges.before(along, edge, feather) : Edges.before(along.times(-1), -edge, feather);
+        return new Opened(Pose.REST, List.of(mask), List.of(), Optional.empty());
+    }
+}

@@ -1,0 +1,2 @@
+/** Recipes for arrivals and departures. */
+package aperta.core.opening;

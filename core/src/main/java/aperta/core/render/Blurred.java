@@ -1,0 +1,30 @@
+package aperta.core.render;
+
+import aperta.core.picture.Compose;
+import aperta.core.picture.Gaussian;
+import aperta.core.picture.Picture;
+import aperta.core.picture.Region;
+
+/** A picture seen through a Gaussian. */
+final class Blurred extends Softened<Step.Paints, Picture> implements Step.Paints {
+    /** @param sigma in raster pixels */
+    Blurred(Step.Paints source, double sigma) {
+        super("blurred", source, sigma);
+    }
+
+    @Override
+    public Picture make(Region needed, Making making) {
+        return new Gaussian(sigma).blur(making.painted(source, reach(needed)), needed, making.bands());
+    }
+
+    @Override
+    public long bytes(Picture result) {
+        return result.bytes();
+    }
+
+    @Override
+    public void paint(Picture into, Tile tile) {
+        into.clear();
+        tile.ifMade(this).ifPresent(p -> Compose.copy(into, p));
+    }
+}

@@ -1,0 +1,35 @@
+package aperta.core.shot;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What an opening makes of a layer at one moment.
+ *
+ * @param pose in which the layer is
+ * @param moving masks that show only what they hold and go with the layer, in its own space
+ * @param standing masks that show only what they hold and stay where the layer rests, in its own space at rest
+ * @param pieces the poses of its letters or inner layers, about their own middles
+ */
+public record Opened(Pose pose, List<Mask> moving, List<Mask> standing, Optional<Pieces> pieces) {
+    public static final Opened REST = of(Pose.REST);
+
+    public static Opened of(Pose pose) {
+        return new Opened(pose, List.of(), List.of(), Optional.empty());
+    }
+
+    /** What a layer is taken apart into. */
+    public enum Unit {
+        LETTERS,
+        WORDS,
+        LINES
+    }
+
+    /** The poses of pieces that move one after another. */
+    public interface Pieces {
+        /** Words are taken apart into these; groups into their layers; anything else stays whole. */
+        Unit unit();
+
+        Pose of(int index, int count);
+    }
+}

@@ -1,0 +1,37 @@
+package aperta.core.shot;
+
+import aperta.core.geometry.Affine;
+import aperta.core.geometry.Box;
+import aperta.core.recipe.Recipe;
+
+/** Knows what openings do, and how large things are. */
+public interface Opener {
+    /**
+     * The layer that an opening is for.
+     *
+     * @param still with every value fixed
+     * @param box around all that it shows, in its own space
+     * @param toParent from its own space at rest to its parent's
+     * @param parentToShot from its parent's space to pixels of the shot
+     */
+    record Subject(Layer still, Box box, Affine toParent, Affine parentToShot, Format format) {}
+
+    /** What an opening makes of a layer. */
+    Opened opened(Recipe opening, Passage.Way way, Subject subject);
+
+    /** The box around what a layer that isn't a group shows, in its own space, its values being fixed. */
+    Box box(Layer still);
+
+    /** No layer has a size and every opening leaves it at rest. */
+    Opener AT_REST = new Opener() {
+        @Override
+        public Opened opened(Recipe opening, Passage.Way way, Subject subject) {
+            return Opened.REST;
+        }
+
+        @Override
+        public Box box(Layer still) {
+            return Box.EMPTY;
+        }
+    };
+}

@@ -1,0 +1,135 @@
+package aperta.e2e;
+
+import aperta.core.shot.Shot;
+import com.microsoft.playwright.Page;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import org.assertj.core.api.Assertions;
+import org.junit.jupiter.api.Test;
+
+/** How long the desk takes to answer in a shot of 60 layers and 2 000 keys; run by {@code ./aperta bench}. */
+class Fluency {
+    private static final int LAYERS = 60;
+    private static final int KEYS = 34;
+    private static final int TIMES = 40;
+
+    /** Resolves with the milliseconds from a change of the pointer until a frame with the change has been painted. */
+    private static final String PAINTED = "(act) => new Promise((done) => { const from = performance.now(); act();"
+            + " requestAnimationFrame(() => requestAnimationFrame(() => done(performance.now() - from))); })";
+
+    @Test
+    void measure() {
+        try (App app = new App(false);
+                Browser browser = new Browser()) {
+            Desk desk = new Desk(app, browser.page());
+            desk.openProjects();
+            desk.newProject("Many");
+            desk.newShot("Many", 1920, 1080, "240");
+            app.post("/api/shots/" + desk.shotId() + "/edits", many());
+            desk.page.reload();
+            desk.ready();
+            Shot shot = desk.shot();
+            Assertions.assertThat(shot.layers()).hasSize(LAYERS);
+            desk.page.waitForTimeout(3000);
+            desk.page.getByTestId("row-Layer 1").click();
+            desk.press("Control+a");
+            System.out.println();
+            System.out.println("| 60 layers, " + LAYERS * KEYS + " keys | median | least to most |");
+            System.out.println("|---|---|---|");
+            say("dragging a key: new bars", bars(desk.page));
+            say("scrubbing: new bars", scrub(desk.page));
+            say("scrubbing: a new picture at ¼", pictures(desk));
+        }
+    }
+
+    private static String many() {
+        StringBuilder edits = new StringBuilder();
+        for (int i = LAYERS; i >= 1; i--) {
+            StringBuilder keys = new StringBuilder();
+            for (int k = 0; k < KEYS; k++) {
+                keys.append(k > 0 ? "," : "")
+                        .append(String.format(
+                                Locale.ROOT,
+                                "{\"at\": %d, \"value\": [%d, %d]}",
+                                k * 7,
+                                100 + (i * 37 + k * 211) % 1700,
+                                80 + (i * 53 + k * 97) % 900));
+            }
+            edits.append(edits.length() > 0 ? "," : "")
+                    .append(String.format(
+                            Locale.ROOT,
+                            "{\"kind\": \"add\", \"layer\": {\"id\": \"l%d\", \"name\": \"Layer %d\", \"content\": {\"kind\":"
+                                    + " \"text\", \"words\": \"TRAM %d\", \"font\": \"anton\", \"size\": 60}, \"span\": {\"in\": 0,"
+                                    + " \"length\": 240}, \"place\": {\"position\": {\"rest\": [0, 0], \"keys\": [%s]}}}}",
+                            i,
+                            i,
+                            i,
+                            keys));
+        }
+        return "{\"revision\": 0, \"label\": \"Many\", \"edit\": {\"kind\": \"several\", \"edits\": [" + edits + "]}}";
+    }
+
+    private static double[] bars(Page page) {
+        var key = page.locator("[data-testid^='key-place.position']").first().boundingBox();
+        double x = key.x + key.width / 2;
+        double y = key.y + key.height / 2;
+        page.mouse().move(x, y);
+        page.mouse().down();
+        double[] ms = new double[TIMES];
+        for (int i = 0; i < TIMES; i++) {
+            ms[i] = timed(page, "pointermove", x + 8 + i * 3, y);
+        }
+        page.keyboard().press("Escape");
+        page.mouse().up();
+        return ms;
+    }
+
+    private static double[] scrub(Page page) {
+        var ruler = page.getByTestId("ruler").boundingBox();
+        page.mouse().move(ruler.x + 40, ruler.y + 20);
+        page.mouse().down();
+        double[] ms = new double[TIMES];
+        for (int i = 0; i < TIMES; i++) {
+            ms[i] = timed(page, "pointermove", ruler.x + 60 + i * 11, ruler.y + 20);
+        }
+        page.mouse().up();
+        return ms;
+    }
+
+    private static double timed(Page page, String event, double x, double y) {
+        return ((Number) page.evaluate(
+                        "([x, y]) => (" + PAINTED + ")(() => dispatchEvent(new PointerEvent('" + event
+                                + "', { clientX: x, clientY: y, bubbles: true })))",
+                        List.of(x, y)))
+                .doubleValue();
+    }
+
+    /** From a step of the playhead until the canvas has the frame, frames that have not been seen before. */
+    private static double[] pictures(Desk desk) {
+        desk.press("4", "Home");
+        desk.page.waitForTimeout(1500);
+        double[] ms = new double[TIMES];
+        for (int i = 0; i < TIMES; i++) {
+            ms[i] = ((Number) desk.page.evaluate("() => new Promise((done) => { const c ="
+                            + " document.querySelector('[data-testid=canvas]'); const was = c.dataset.frame; const from ="
+                            + " performance.now(); dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight' })); const"
+                            + " look = () => c.dataset.frame !== was ? done(performance.now() - from) :"
+                            + " requestAnimationFrame(look); look(); })"))
+                    .doubleValue();
+        }
+        return ms;
+    }
+
+    private static void say(String what, double[] ms) {
+        double[] sorted = ms.clone();
+        Arrays.sort(sorted);
+        System.out.printf(
+                Locale.ROOT,
+                "| %s | %.0f ms | %.0f to %.0f |%n",
+                what,
+                sorted[sorted.length / 2],
+                sorted[0],
+                sorted[sorted.length - 1]);
+    }
+}

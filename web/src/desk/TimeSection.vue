@@ -1,0 +1,158 @@
+<script setup lang="ts">
+import { Checkbox, Select } from 'ant-design-vue';
+import { computed } from 'vue';
+import type { Layer } from '../api/client';
+import NumberField from '../fields/NumberField.vue';
+import TimeField from '../fields/TimeField.vue';
+import { useDesk } from '../stores/desk';
+import { useShot } from '../stores/shot';
+import { useTiming } from '../stores/timing';
+
+/** When the layer is there, and how what it shows runs. */
+const props = defineProps<{ layer: Layer; locked: boolean }>();
+const shot = useShot();
+const desk = useDesk();
+const timing = useTiming();
+
+const span = computed(() => props.layer.span);
+const pace = computed(() => props.layer.pace);
+const runs = computed(() => ['footage', 'group', 'sound'].includes(props.layer.content.kind));
+const pointer = computed(() => shot.row(props.layer.id)?.pointer ?? '');
+
+const setSpan = (label: string, next: Layer['span']) =>
+  void desk.commit(label, { patch: [{ op: 'add', path: `${pointer.value}/span`, value: next }] });
+const paced = (field: string, value: unknown) => ({
+  patch: [{ op: 'add' as const, path: `${pointer.value}/pace/${field}`, value }],
+});
+const setPace = (label: string, field: string, value: unknown) =>
+  void desk.commit(label, paced(field, value));
+</script>
+
+<template>
+  <div class="line">
+    <span class="label">From</span>
+    <TimeField
+      :value="span.in"
+      label="First frame"
+      :disabled="locked"
+      @commit="(f) => timing.edit('Slide', 'slide', { layers: [layer.id], by: f - span.in })"
+    />
+  </div>
+  <div class="line">
+    <span class="label">To</span>
+    <TimeField
+      :value="span.in + span.length - 1"
+      label="Last frame"
+      :least="span.in"
+      :disabled="locked"
+      @commit="(f) => setSpan('Trim', { ...span, length: f - span.in + 1 })"
+    />
+  </div>
+  <div class="line">
+    <span class="label">Length</span>
+    <TimeField
+      :value="span.length"
+      label="Length of the layer"
+      :least="1"
+      :disabled="locked"
+      @commit="(f) => setSpan('Trim', { ...span, length: f })"
+    />
+  </div>
+  <div v-if="layer.content.kind === 'footage' || layer.content.kind === 'sound'" class="line">
+    <span class="label">Begins with</span>
+    <TimeField
+      :value="span.offset"
+      label="First frame of the clip"
+      :disabled="locked"
+      @commit="(f) => timing.edit('Slip', 'slip', { layers: [layer.id], by: f - span.offset })"
+    />
+  </div>
+  <template v-if="runs">
+    <div class="line">
+      <span class="label">Speed</span>
+      <NumberField
+        :value="pace.speed * 100"
+        label="Speed"
+        unit="%"
+        :least="0.1"
+        :most="100000"
+        :disabled="locked"
+        @draft="(v) => desk.draft(paced('speed', v / 100))"
+        @commit="(v) => setPace('Speed', 'speed', v / 100)"
+      />
+    </div>
+    <template v-if="layer.content.kind !== 'sound'">
+      <div class="line">
+        <span class="label">Each frame</span>
+        <NumberField
+          :value="pace.hold"
+          label="Each frame is held"
+          unit="times"
+          :least="1"
+          :most="1000"
+          :step="0.1"
+          :decimals="0"
+          :disabled="locked"
+          @draft="(v) => desk.draft(paced('hold', Math.round(v)))"
+          @commit="(v) => setPace('Hold frames', 'hold', Math.round(v))"
+        />
+      </div>
+      <div class="line">
+        <span class="label">Between</span>
+        <Select
+          size="small"
+          aria-label="Between two frames"
+          :value="pace.mixed ? 'mixed' : 'nearest'"
+          :options="[
+            { value: 'nearest', label: 'the frame before' },
+            { value: 'mixed', label: 'both frames mixed' },
+          ]"
+          :disabled="locked"
+          @change="(v) => setPace('Between frames', 'mixed', v === 'mixed')"
+        />
+      </div>
+      <Checkbox
+        :checked="pace.reversed"
+        :disabled="locked"
+        @change="(e) => setPace('Backwards', 'reversed', e.target.checked)"
+        >Runs backwards</Checkbox
+      >
+      <div>
+        <button v-if="pace.freeze === null" class="bare link" :disabled="locked" @click="timing.freeze()">
+          Freeze on this frame
+        </button>
+        <button v-else class="bare link" :disabled="locked" @click="setPace('Thaw', 'freeze', null)">
+          Let it run again
+        </button>
+      </div>
+    </template>
+  </template>
+  <Checkbox
+    v-if="layer.content.kind !== 'sound'"
+    :checked="layer.motionBlur"
+    :disabled="locked"
+    @change="(e) => shot.setField(layer.id, 'motionBlur', e.target.checked, 'Motion blur')"
+    >Blurred by its motion</Checkbox
+  >
+</template>
+
+<style scoped>
+.line {
+  display: grid;
+  grid-template-columns: 84px 1fr;
+  gap: 6px;
+  align-items: center;
+  min-height: 28px;
+}
+.label {
+  color: var(--quiet);
+}
+.link {
+  color: var(--accent);
+  padding-left: 0;
+}
+:deep(.ant-checkbox-wrapper) {
+  display: flex;
+  margin: 4px 0;
+}
+</style>

@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import { Checkbox, Select } from 'ant-design-vue';
+import { computed } from 'vue';
+import type { Descriptor, Parameter } from '../api/client';
+import type { Recipe } from '../lib/layers';
+import { useShot } from '../stores/shot';
+import NumberField from './NumberField.vue';
+
+/** The parameters of something described, whatever it is. */
+const props = defineProps<{
+  descriptor: Descriptor;
+  recipe: Recipe;
+  disabled?: boolean;
+  /** Names of the properties that can be followed, of the layer that the recipe names. */
+  properties?: { value: string; label: string }[];
+}>();
+const emit = defineEmits<{ draft: [recipe: Recipe]; commit: [recipe: Recipe] }>();
+const shot = useShot();
+
+const valueOf = (p: Parameter) => props.recipe[p.name] ?? p.standard;
+const factor = (p: Parameter) => (p.unit === '%' ? 100 : 1);
+const withValue = (p: Parameter, value: unknown): Recipe => ({ ...props.recipe, [p.name]: value });
+const layers = computed(() => shot.everyLayer().map((l) => ({ value: l.id, label: l.name })));
+/** How far one pixel of dragging goes: a hundredth of a small range, else one. */
+const step = (p: Parameter) => ((p.most - p.least) * factor(p) <= 20 ? 0.01 : 1);
+</script>
+
+<template>
+  <div v-for="p in descriptor.parameters" :key="p.name" class="line">
+    <span class="label">{{ p.label }}</span>
+    <NumberField
+      v-if="p.kind === 'NUMBER' || p.kind === 'WHOLE'"
+      :value="(valueOf(p) as unknown as number) * factor(p)"
+      :label="p.label"
+      :unit="p.unit"
+      :least="p.least * factor(p)"
+      :most="p.most * factor(p)"
+      :step="p.kind === 'WHOLE' ? 1 : step(p)"
+      :decimals="p.kind === 'WHOLE' ? 0 : 2"
+      :disabled="disabled"
+      @draft="(v) => emit('draft', withValue(p, (p.kind === 'WHOLE' ? Math.round(v) : v) / factor(p)))"
+      @commit="(v) => emit('commit', withValue(p, (p.kind === 'WHOLE' ? Math.round(v) : v) / factor(p)))"
+    />
+    <Checkbox
+      v-else-if="p.kind === 'TRUTH'"
+      :checked="Boolean(valueOf(p))"
+      :disabled="disabled"
+      :aria-label="p.label"
+      @change="(e) => emit('commit', withValue(p, e.target.checked))"
+    />
+    <Select
+      v-else
+      size="small"
+      :aria-label="p.label"
+      :value="String(valueOf(p) ?? '')"
+      :disabled="disabled"
+      :options="
+        p.kind === 'LAYER'
+          ? layers
+          : p.kind === 'PROPERTY'
+            ? (properties ?? [])
+            : p.choices.map((c) => ({ value: c, label: c }))
+      "
+      @change="(v) => emit('commit', withValue(p, v))"
+    />
+  </div>
+</template>
+
+<style scoped>
+.line {
+  display: grid;
+  grid-template-columns: 84px 1fr;
+  gap: 6px;
+  align-items: center;
+  min-height: 27px;
+}
+.label {
+  color: var(--quiet);
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+</style>

@@ -1,0 +1,187 @@
+import { defineStore } from 'pinia';
+import { freshId } from '../lib/layers';
+import { useAdding } from './adding';
+import { useDesk } from './desk';
+import { usePlayback } from './playback';
+import { useShot } from './shot';
+import { useTiming } from './timing';
+import { SEES, useView, type Stance } from './view';
+
+/** Something that can be done by a key. Keys are written as they are told: `Ctrl+Shift+Z`, `Alt+←`. */
+export interface Command {
+  keys: string[];
+  says: string;
+  run: (e: KeyboardEvent) => void;
+}
+
+const STANCES: Stance[] = ['rest', 'arrive', 'leave'];
+const NAMES: Record<string, string> = {
+  ' ': 'Space',
+  arrowleft: '←',
+  arrowright: '→',
+  arrowup: '↑',
+  arrowdown: '↓',
+};
+
+/** How a press of keys is written. */
+export function written(e: KeyboardEvent): string {
+  const key = e.key.toLowerCase();
+  const name = NAMES[key] ?? (key.length > 1 ? e.key : key.toUpperCase());
+  const ctrl = e.ctrlKey || e.metaKey ? 'Ctrl+' : '';
+  // A sign that needs Shift on one keyboard needs none on another.
+  const shift = e.shiftKey && !/^[?[\]<>]$/.test(key) ? 'Shift+' : '';
+  return `${ctrl}${e.altKey ? 'Alt+' : ''}${shift}${name}`;
+}
+
+/** All that the keyboard does on the desk, in groups as the list of keys shows them. */
+export const useCommands = defineStore('commands', () => {
+  const shot = useShot();
+  const view = useView();
+  const desk = useDesk();
+  const playback = usePlayback();
+  const adding = useAdding();
+  const timing = useTiming();
+
+  function neighbour(by: number, too: boolean) {
+    const list = shot.list;
+    const at = list.findIndex((r) => r.layer.id === view.layer);
+    const next = list[Math.min(list.length - 1, Math.max(0, at + by))];
+    if (!next) return;
+    if (too && !view.layers.includes(next.layer.id)) view.chooseAll([...view.layers, next.layer.id]);
+    else if (!too) view.choose(next.layer.id);
+  }
+
+  function remove() {
+    if (view.keys.length) {
+      void shot.edit('Remove keys', { edit: { kind: 'remove-keys', keys: view.keys } });
+      view.keys = [];
+    } else if (timing.free.length) {
+      void shot.edit('Delete', { edit: { kind: 'delete', layers: timing.free } });
+      view.choose(undefined);
+    }
+  }
+
+  async function duplicate() {
+    const layers = timing.free;
+    const newIds = layers.map(freshId);
+    const edits = layers.map((layer, i) => ({ kind: 'duplicate', layer, newId: newIds[i] }));
+    if (layers.length && (await shot.edit('Duplicate', { edit: { kind: 'several', edits } }))) {
+      view.chooseAll(newIds);
+    }
+  }
+
+  function allKeys() {
+    const ids = view.layers.length ? view.layers : shot.list.map((r) => r.layer.id);
+    view.keys = ids.flatMap((id) => {
+      const row = shot.row(id);
+      return row ? timing.keysOf(row) : [];
+    });
+    view.unfolded = new Set([...view.unfolded, ...ids]);
+  }
+
+  function escape() {
+    if (view.tool !== 'choose') view.tool = 'choose';
+    else if (view.keys.length) view.keys = [];
+    else view.drawer = undefined;
+  }
+
+  function stance(by: number) {
+    timing.take(STANCES[(STANCES.indexOf(view.stance) + by + 3) % 3] ?? 'rest');
+  }
+
+  const say = (keys: string, says: string, run: (e: KeyboardEvent) => void): Command => ({
+    keys: keys.split(' '),
+    says,
+    run,
+  });
+
+  const groups: { title: string; commands: Command[] }[] = [
+    {
+      title: 'Time',
+      commands: [
+        say('Space', 'play and pause', playback.toggle),
+        say('← →', 'one frame back, on', (e) => desk.go(view.frame + (e.key === 'ArrowLeft' ? -1 : 1))),
+        say('Shift+← Shift+→', 'ten frames', (e) => desk.go(view.frame + (e.key === 'ArrowLeft' ? -10 : 10))),
+        say('Home End', 'first and last frame', (e) => desk.go(e.key === 'Home' ? 0 : 1e9)),
+        say(', .', 'the key, end or marker before, after', (e) => timing.step(e.key === '.')),
+        say('L', 'loop', () => (view.loop = !view.loop)),
+        say('Q W', 'the work range begins, ends here', (e) =>
+          e.key.toLowerCase() === 'q' ? timing.workFrom() : timing.workTo(),
+        ),
+        say('Shift+Q', 'no work range', () => timing.setWork(null)),
+        say('M', 'put a marker here', () => timing.mark()),
+      ],
+    },
+    {
+      title: 'Layers',
+      commands: [
+        say('↑ ↓', 'the layer above, below', (e) => neighbour(e.key === 'ArrowUp' ? -1 : 1, false)),
+        say('Shift+↑ Shift+↓', 'choose one more', (e) => neighbour(e.key === 'ArrowUp' ? -1 : 1, true)),
+        say('A', 'add text', () => void adding.text()),
+        say('Ctrl+D', 'duplicate', () => void duplicate()),
+        say('G', 'group', () => void timing.group()),
+        say('Shift+G', 'dissolve the group', timing.ungroup),
+        say('[ ]', 'begin here, end here', (e) => timing.trim(e.key === '[' ? 'start' : 'end')),
+        say('D', 'split here', () => void timing.split()),
+        say('F', 'freeze on this frame', () => timing.freeze()),
+        say('E Shift+E', 'the next pose: rest, arrive, leave; the one before', (e) =>
+          stance(e.shiftKey ? -1 : 1),
+        ),
+        say('O', 'openings', () => view.toggle('openings')),
+        say('Delete Backspace', 'delete the chosen keys, or the layers', remove),
+      ],
+    },
+    {
+      title: 'Keys in time',
+      commands: [
+        say('Alt+← Alt+→', 'move chosen keys, or layers, one frame', (e) =>
+          timing.nudge(e.key === 'ArrowLeft' ? -1 : 1),
+        ),
+        say('Alt+Shift+← Alt+Shift+→', 'ten frames', (e) => timing.nudge(e.key === 'ArrowLeft' ? -10 : 10)),
+        say('Ctrl+A', 'choose all keys of the chosen layers', allKeys),
+        say('Ctrl+C Ctrl+X', 'copy, cut the chosen keys', (e) =>
+          e.key.toLowerCase() === 'c' ? timing.copyKeys() : void timing.cutKeys(),
+        ),
+        say('Ctrl+V', 'paste them on the chosen layers, from this frame', timing.pasteKeys),
+        say('R', 'reverse the chosen keys', () => void timing.reverse()),
+        say('V', 'auto-key: changes set keys', () => (view.autoKey = !view.autoKey)),
+        say('C', 'curves in the place of the bars', () => (view.curves = !view.curves)),
+        say('X', 'open and close the rows of the chosen layers', () => view.layers.forEach(view.unfold)),
+      ],
+    },
+    {
+      title: 'Looking',
+      commands: [
+        say('1 2 4', 'quality full, ½, ¼', (e) => (view.scale = 1 / Number(e.key))),
+        say(
+          'S',
+          'see as: the next way',
+          () => (view.see = SEES[(SEES.indexOf(view.see) + 1) % SEES.length] ?? 'picture'),
+        ),
+        say('T', 'title safe', () => (view.safe = !view.safe)),
+        say('Escape', 'no tool, no keys, no drawer', escape),
+      ],
+    },
+    {
+      title: 'Steps',
+      commands: [
+        say('Ctrl+Z', 'undo', () => void shot.undo()),
+        say('Ctrl+Shift+Z Ctrl+Y', 'redo', () => void shot.redo()),
+        say('U', 'undo list', () => view.toggle('states')),
+      ],
+    },
+  ];
+
+  const byKeys = new Map(
+    groups.flatMap((g) => g.commands.flatMap((c) => c.keys.map((k) => [k, c] as const))),
+  );
+
+  /** Whether a press of keys was one of ours. */
+  function press(e: KeyboardEvent): boolean {
+    const command = byKeys.get(written(e));
+    command?.run(e);
+    return command !== undefined;
+  }
+
+  return { groups, press };
+});

@@ -1,0 +1,29 @@
+import { message } from 'ant-design-vue';
+import { defineStore } from 'pinia';
+import { shallowRef } from 'vue';
+import { api, type Descriptor } from '../api/client';
+
+/** What openings and signals there are, as the engine describes them. */
+export const useRecipes = defineStore('recipes', () => {
+  const openings = shallowRef<Descriptor[]>([]);
+  const signals = shallowRef<Descriptor[]>([]);
+
+  let asked = false;
+
+  async function load() {
+    if (asked) return;
+    asked = true;
+    try {
+      const all = await api.recipes();
+      openings.value = all.openings;
+      signals.value = all.signals;
+    } catch (e) {
+      asked = false;
+      void message.error(e instanceof Error ? e.message : String(e));
+    }
+  }
+
+  const opening = (kind: string | undefined) => openings.value.find((d) => d.kind === kind);
+  const signal = (kind: string | undefined) => signals.value.find((d) => d.kind === kind);
+  return { openings, signals, load, opening, signal };
+});

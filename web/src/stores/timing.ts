@@ -1,0 +1,261 @@
+import { message } from 'ant-design-vue';
+import { defineStore } from 'pinia';
+import { computed, ref } from 'vue';
+import { freshId, keyed, start, type Key, type Row } from '../lib/layers';
+import { useDesk } from './desk';
+import { useShot } from './shot';
+import { useView, type KeyName, type Stance } from './view';
+
+interface Track {
+  source: number;
+  property: string;
+  keys: Key[];
+}
+
+/** Everything one does in time: keys, bars, markers, the work range, arrivals and departures. */
+export const useTiming = defineStore('timing', () => {
+  const shot = useShot();
+  const view = useView();
+  const desk = useDesk();
+  const copied = ref<Track[]>([]);
+  const look = ref<string>();
+
+  /** What is being dragged, for those who draw it before it is kept. */
+  const dragged = ref<
+    | { kind: 'keys'; by: number }
+    | { kind: 'stretch'; pivot: number; factor: number }
+    | { kind: 'slide'; layers: string[]; by: number }
+  >();
+  const idOf = (k: KeyName) => `${k.layer} ${k.property} ${k.at}`;
+  const chosenIds = computed(() => new Set(view.keys.map(idOf)));
+  const isChosen = (k: KeyName) => chosenIds.value.has(idOf(k));
+
+  /** The frame of the shot on which a key is drawn. */
+  function shownAt(k: KeyName, start: number): number {
+    const at = start + k.at;
+    const d = dragged.value;
+    if (d?.kind === 'slide' && d.layers.includes(k.layer)) return at + d.by;
+    if (!d || d.kind === 'slide' || !isChosen(k)) return at;
+    return d.kind === 'keys' ? at + d.by : Math.round(d.pivot + (at - d.pivot) * d.factor);
+  }
+
+  const length = computed(() => shot.shot?.length ?? 1);
+  const work = computed(() => shot.shot?.work ?? undefined);
+  const markers = computed(() => shot.shot?.markers ?? []);
+  /** The chosen layers that may be changed. */
+  const free = computed(() => view.layers.filter((id) => !shot.find(id)?.locked));
+
+  const keysOf = (row: Row): KeyName[] =>
+    keyed(row.layer).flatMap((p) => p.keys.map((k) => ({ layer: row.layer.id, property: p.name, at: k.at })));
+  const frameOf = (k: KeyName) => {
+    const row = shot.row(k.layer);
+    return (row ? start(row) : 0) + k.at;
+  };
+
+  /** What dragged things cling to, without those that are dragged. */
+  function lines(without: { keys?: KeyName[]; layers?: string[] } = {}): Set<number> {
+    const all = new Set<number>([0, length.value, view.frame]);
+    markers.value.forEach((m) => all.add(m.at));
+    if (work.value) all.add(work.value.from).add(work.value.to);
+    const gone = new Set((without.keys ?? []).map(idOf));
+    for (const row of shot.list) {
+      if (without.layers?.includes(row.layer.id)) continue;
+      const { in: from, length: long } = row.layer.span;
+      all.add(from + row.shift).add(from + long + row.shift);
+      for (const k of keysOf(row)) {
+        if (!gone.has(idOf(k))) all.add(start(row) + k.at);
+      }
+    }
+    return all;
+  }
+
+  function edit(label: string, kind: string, fields: object) {
+    return shot.edit(label, { edit: { kind, ...fields } });
+  }
+
+  /** The keys that are chosen, or all of the chosen layers. */
+  const chosenKeys = () =>
+    view.keys.length
+      ? [...view.keys]
+      : free.value.flatMap((id) => {
+          const row = shot.row(id);
+          return row ? keysOf(row) : [];
+        });
+
+  async function nudge(by: number) {
+    if (view.keys.length) {
+      // At once, so that the next press in quick succession moves them from where they will be.
+      const keys = [...view.keys];
+      view.keys = keys.map((k) => ({ ...k, at: k.at + by }));
+      const done = await edit(keys.length > 1 ? 'Move keys' : 'Move key', 'move-keys', { keys, by });
+      if (!done) view.keys = keys;
+    } else if (free.value.length) {
+      await edit('Slide', 'slide', { layers: free.value, by });
+    }
+  }
+
+  async function reverse() {
+    const keys = chosenKeys();
+    const frames = keys.map(frameOf);
+    const ends = Math.min(...frames) + Math.max(...frames);
+    const turned = keys.map((k) => ({ ...k, at: k.at + ends - 2 * frameOf(k) }));
+    if (keys.length && (await edit('Reverse keys', 'reverse-keys', { keys }))) view.keys = turned;
+  }
+
+  function copyKeys() {
+    const sources = [...new Set(view.keys.map((k) => k.layer))];
+    const tracks: Track[] = [];
+    for (const [source, id] of sources.entries()) {
+      const row = shot.row(id);
+      if (!row) continue;
+      for (const p of keyed(row.layer)) {
+        const keys = p.keys
+          .filter((k) => view.keys.some((n) => n.layer === id && n.property === p.name && n.at === k.at))
+          .map((k) => ({ ...k, at: k.at + start(row) }));
+        if (keys.length) tracks.push({ source, property: p.name, keys });
+      }
+    }
+    if (!tracks.length) {
+      void message.info('Choose the keys to copy first.');
+      return false;
+    }
+    copied.value = tracks;
+    return true;
+  }
+
+  async function cutKeys() {
+    if (!copyKeys()) return;
+    await edit('Cut keys', 'remove-keys', { keys: view.keys });
+    view.keys = [];
+  }
+
+  function pasteKeys() {
+    const layers = [...free.value].sort((a, b) => (shot.row(a)?.index ?? 0) - (shot.row(b)?.index ?? 0));
+    if (!layers.length) {
+      void message.info('Choose the layers that the keys are to be put on.');
+      return;
+    }
+    const tracks = copied.value;
+    void edit('Paste keys', 'paste-keys', { tracks, layers, frame: view.frame }).then((done) => {
+      if (done) view.unfolded = new Set([...view.unfolded, ...layers]);
+    });
+  }
+
+  const trim = (end: 'start' | 'end') =>
+    free.value.length && edit('Trim', 'trim', { layers: free.value, frame: view.frame, end });
+
+  async function split() {
+    const layers = free.value;
+    const newIds = layers.map(freshId);
+    if (layers.length && (await edit('Split', 'split', { layers, newIds, frame: view.frame }))) {
+      view.chooseAll(newIds);
+    }
+  }
+
+  const freeze = () =>
+    free.value.length && edit('Freeze', 'freeze', { layers: free.value, frame: view.frame });
+
+  async function group() {
+    if (!view.layers.length) return;
+    const newId = freshId();
+    const name = view.layers.length > 1 ? 'Group' : `${shot.find(view.layer)?.name} group`;
+    if (await edit('Group', 'group', { layers: view.layers, newId, name })) view.choose(newId);
+  }
+
+  function ungroup() {
+    if (view.layer) void edit('Dissolve the group', 'ungroup', { group: view.layer });
+  }
+
+  function setWork(next: { from: number; to: number } | null) {
+    return shot.edit(next ? 'Work range' : 'No work range', {
+      patch: [{ op: 'add', path: '/work', value: next }],
+    });
+  }
+
+  const workFrom = () =>
+    setWork({ from: view.frame, to: Math.max(view.frame + 1, work.value?.to ?? length.value) });
+  const workTo = () => setWork({ from: Math.min(view.frame, work.value?.from ?? 0), to: view.frame + 1 });
+
+  function setMarkers(label: string, next: { at: number; name: string }[]) {
+    return shot.edit(label, { patch: [{ op: 'add', path: '/markers', value: next }] });
+  }
+
+  function mark() {
+    const name = `Marker ${markers.value.length + 1}`;
+    return setMarkers('Add marker', [...markers.value, { at: view.frame, name }]);
+  }
+
+  /** The next thing in time, of chosen layers or markers, to step to. */
+  function step(forward: boolean) {
+    const all = new Set<number>(markers.value.map((m) => m.at));
+    for (const id of view.layers) {
+      const row = shot.row(id);
+      if (!row) continue;
+      keysOf(row).forEach((k) => all.add(start(row) + k.at));
+      all.add(row.layer.span.in + row.shift).add(row.layer.span.in + row.layer.span.length - 1 + row.shift);
+    }
+    const sorted = [...all].sort((a, b) => a - b);
+    const next = forward ? sorted.find((f) => f > view.frame) : sorted.reverse().find((f) => f < view.frame);
+    if (next !== undefined) desk.go(next);
+  }
+
+  /** Edits another pose of the layer, and goes to a frame on which it is seen. */
+  function take(stance: Stance) {
+    view.stance = stance;
+    const row = shot.row(view.layer);
+    if (!row) return;
+    const { span, arrive, leave } = row.layer;
+    const first = row.shift + span.in;
+    const last = first + span.length - 1;
+    if (stance === 'arrive') desk.go(first + (arrive?.delay ?? 0));
+    else if (stance === 'leave') desk.go(last - (leave?.delay ?? 0));
+    else {
+      const from = first + (arrive ? arrive.delay + arrive.length : 0);
+      const to = last - (leave ? leave.delay + leave.length : 0);
+      if (view.frame < from || view.frame > to) desk.go(Math.min(from, Math.max(first, to)));
+    }
+  }
+
+  function setOpening(kind: string | null, parameters: object = {}) {
+    const arriving = view.stance !== 'leave';
+    return edit(arriving ? 'Arrival' : 'Departure', 'set-opening', {
+      layers: free.value,
+      arriving,
+      opening: kind === null ? null : { kind, ...parameters },
+    });
+  }
+
+  return {
+    dragged,
+    isChosen,
+    shownAt,
+    copied,
+    look,
+    length,
+    work,
+    markers,
+    free,
+    keysOf,
+    frameOf,
+    lines,
+    edit,
+    nudge,
+    reverse,
+    copyKeys,
+    cutKeys,
+    pasteKeys,
+    trim,
+    split,
+    freeze,
+    group,
+    ungroup,
+    setWork,
+    workFrom,
+    workTo,
+    setMarkers,
+    mark,
+    step,
+    take,
+    setOpening,
+  };
+});
