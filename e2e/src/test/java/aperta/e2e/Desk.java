@@ -241,17 +241,21 @@ final class Desk {
 
     /** How many points are seen on the left and on the right half of a frame. */
     double[] halves(long frame) {
-        try {
-            BufferedImage image =
-                    ImageIO.read(URI.create(app.url("/api/shots/" + shotId() + "/frames/" + frame + ".png"))
-                            .toURL());
-            double[] seen = new double[2];
-            for (int y = 0; y < image.getHeight(); y++) {
-                for (int x = 0; x < image.getWidth(); x++) {
-                    seen[2 * x / image.getWidth()] += (image.getRGB(x, y) >>> 24) / 255.0;
-                }
+        BufferedImage image = picture(frame);
+        double[] seen = new double[2];
+        for (int y = 0; y < image.getHeight(); y++) {
+            for (int x = 0; x < image.getWidth(); x++) {
+                seen[2 * x / image.getWidth()] += (image.getRGB(x, y) >>> 24) / 255.0;
             }
-            return seen;
+        }
+        return seen;
+    }
+
+    /** A frame as the server renders it. */
+    BufferedImage picture(long frame) {
+        try {
+            return ImageIO.read(URI.create(app.url("/api/shots/" + shotId() + "/frames/" + frame + ".png"))
+                    .toURL());
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }

@@ -52,6 +52,21 @@ class TimingTest {
         }
     }
 
+    /** What only a pointer does: under the bar, along the way, from row to row. */
+    @Test
+    void barsRowsAndWaysAreDragged() {
+        try (App app = new App(false);
+                Browser browser = new Browser()) {
+            Desk desk = begin(app, browser, "96");
+            slips(desk);
+            way(desk);
+            follows(desk);
+            intoGroup(desk);
+            held(desk);
+            assertThat(browser.errors).isEmpty();
+        }
+    }
+
     private static Desk begin(App app, Browser browser, String length) {
         Desk desk = new Desk(app, browser.page());
         desk.openProjects();
@@ -364,5 +379,118 @@ class TimingTest {
         assertThat(desk.find("TERMINUS").arrive()).isEmpty();
         assertThat(desk.find("TERMINUS").place().opacity().isKeyed()).isFalse();
         assertThat(desk.find("HILL").place().opacity().isKeyed()).isTrue();
+    }
+
+    /** With Shift the content moves under the bar, and its keys with it. */
+    private static void slips(Desk desk) {
+        desk.section("Blend");
+        desk.frame(40);
+        desk.press("v");
+        desk.number("Opacity", "30");
+        desk.press("v");
+        assertThat(opacity(desk, "TERMINUS", 40)).isEqualTo(0.3);
+        double[] bar = desk.middle("bar-TERMINUS");
+        desk.page.keyboard().down("Shift");
+        desk.drag(bar, new double[] {bar[0] + desk.x(12) - desk.x(0), bar[1]});
+        desk.page.keyboard().up("Shift");
+        Span slipped = desk.find("TERMINUS").span();
+        assertThat(slipped.in()).isZero();
+        assertThat(slipped.length()).isEqualTo(96);
+        assertThat(slipped.offset()).isBetween(-13L, -11L);
+        assertThat(new Moment(desk.shot(), 40 - slipped.offset()).of(desk.find("TERMINUS").id()).frame())
+                .as("the key is shown as much later")
+                .isEqualTo(40);
+        desk.press("Control+z");
+    }
+
+    /** Two keys of the position; the way between them is bent by a handle, and a key is moved on it. */
+    private static void way(Desk desk) {
+        desk.section("Place");
+        desk.press("v");
+        desk.frame(10);
+        desk.drag(desk.at(640, 360, W), desk.at(340, 360, W));
+        desk.frame(50);
+        desk.drag(desk.at(340, 360, W), desk.at(940, 360, W));
+        desk.press("v");
+        assertThat(seen(desk, "TERMINUS", 30).y()).isCloseTo(360, within(3.0));
+        double[] key = desk.middle("way-at-10");
+        desk.page.mouse().dblclick(key[0], key[1]);
+        desk.saved();
+        double[] out = desk.middle("way-out-10");
+        desk.drag(out, desk.at(540, 160, W));
+        assertThat(seen(desk, "TERMINUS", 10).y()).isCloseTo(360, within(3.0));
+        assertThat(seen(desk, "TERMINUS", 50).y()).isCloseTo(360, within(3.0));
+        // Handles at (540, 160) and on the last key: y = 360 - 3 t (1 - t)² 200, which is least at t = 1/3.
+        double highest = 360;
+        for (int f = 10; f <= 50; f++) {
+            highest = Math.min(highest, seen(desk, "TERMINUS", f).y());
+        }
+        assertThat(highest).isCloseTo(360 - 200 * 4 / 9.0, within(6.0));
+        double[] at = desk.middle("way-at-10");
+        desk.drag(at, desk.at(340, 460, W));
+        assertThat(seen(desk, "TERMINUS", 10).y()).isCloseTo(460, within(6.0));
+        desk.press("Control+z", "Control+z", "Control+z", "Control+z", "Control+z");
+        assertThat(desk.find("TERMINUS").place().position().isKeyed()).isFalse();
+    }
+
+    /** Another word turns as much as the first one, times a factor, a number of frames later. */
+    private static void follows(Desk desk) {
+        desk.add("Text");
+        desk.words("ORRIN");
+        desk.layer("TERMINUS");
+        desk.press("v");
+        desk.frame(0);
+        desk.number("Rotation", "0");
+        desk.frame(20);
+        desk.number("Rotation", "40");
+        desk.press("v");
+        desk.layer("ORRIN");
+        desk.page.getByLabel("More for Rotation").click();
+        desk.page
+                .getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Follow"))
+                .click();
+        desk.saved();
+        desk.choose("Layer", "TERMINUS");
+        desk.choose("Property", "rotation");
+        desk.number("Factor", "0.5");
+        desk.number("Delay", "6");
+        String id = desk.find("ORRIN").id();
+        String first = desk.find("TERMINUS").id();
+        for (int f : new int[] {8, 16, 26, 40}) {
+            double led = new Moment(desk.shot(), f - 6).rest(first).place().rotation().rest();
+            assertThat(new Moment(desk.shot(), f).rest(id).place().rotation().rest())
+                    .as("half of what it was six frames before")
+                    .isCloseTo(led / 2, within(1e-9));
+        }
+        assertThat(new Moment(desk.shot(), 26).rest(id).place().rotation().rest()).isCloseTo(20, within(1e-9));
+    }
+
+    private static void intoGroup(Desk desk) {
+        desk.layer("ORRIN");
+        desk.press("g");
+        desk.page.dragAndDrop("[data-testid=row-TERMINUS]", "[data-testid=row-Group]");
+        desk.saved();
+        assertThat(desk.shot().layers()).hasSize(1);
+        assertThat(desk.shot().everyLayer()).extracting(Layer::name).containsExactly("Group", "TERMINUS", "ORRIN");
+        assertThat(seen(desk, "TERMINUS", 0)).as("stays where it was").isEqualTo(new Point(640, 360));
+        desk.page.dragAndDrop(
+                "[data-testid=row-ORRIN]",
+                "[data-testid=row-Group]",
+                new Page.DragAndDropOptions().setTargetPosition(100, 3));
+        desk.saved();
+        assertThat(desk.shot().layers()).extracting(Layer::name).containsExactly("ORRIN", "Group");
+    }
+
+    /** What a group shows is held: each frame of it stands for four. */
+    private static void held(Desk desk) {
+        desk.layer("Group");
+        desk.section("Time");
+        desk.number("Each frame is held", "4");
+        assertThat(desk.find("Group").pace().hold()).isEqualTo(4);
+        String inside = desk.find("TERMINUS").id();
+        Shot shot = desk.shot();
+        for (int f = 0; f < 24; f++) {
+            assertThat(new Moment(shot, f).of(inside).frame()).isEqualTo(f / 4 * 4);
+        }
     }
 }

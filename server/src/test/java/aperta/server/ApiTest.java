@@ -170,6 +170,14 @@ class ApiTest {
         assertThat(end.get("redo")).isEqualTo(jakarta.json.JsonValue.NULL);
     }
 
+    /** A group with a word on a way of three keys, which fades in. */
+    private static final String CARD =
+            "{'id': 'c', 'name': 'c', 'span': {'in': 2, 'length': 20}, 'place': {'position': [80, 45], 'anchor': [80, 45]},"
+                    + " 'content': {'kind': 'group', 'layers': [{'id': 'u', 'name': 'u', 'span': {'in': 0, 'length': 20},"
+                    + " 'content': {'kind': 'text', 'words': 'U', 'font': 'anton', 'size': 40},"
+                    + " 'arrive': {'length': 6, 'opening': {'kind': 'fade'}}, 'place': {'position': {'rest': [0, 0],"
+                    + " 'keys': [{'at': 0, 'value': [10, 45]}, {'at': 6, 'value': [60, 20]}, {'at': 12, 'value': [90, 45]}]}}}]}}";
+
     /** Each gesture in time is one step of undo, and leads to and fro without a trace. */
     @ParameterizedTest
     @ValueSource(
@@ -195,7 +203,17 @@ class ApiTest {
                 "'kind': 'freeze', 'layers': ['w'], 'frame': 5",
                 "'kind': 'relength', 'length': 50, 'inside': 'stretches'",
                 "'kind': 'group', 'layers': ['w', 'v'], 'newId': 'g', 'name': 'Card'",
+                "'kind': 'use-again', 'group': 'c', 'newId': 'c2'",
+                "'kind': 'ungroup', 'group': 'c'",
+                "'kind': 'move-to', 'layer': 'w', 'group': 'c', 'to': 0, 'frame': 4",
+                "'kind': 'move-path', 'layer': 'u', 'frame': 4, 'at': 0, 'part': 'out', 'to': [20, 90], 'both': true",
+                "'kind': 'set-roving', 'keys': [{'layer': 'u', 'property': 'place.position', 'at': 6}], 'roving': true",
+                "'kind': 'unpack-passage', 'layer': 'u', 'arriving': true",
+                "'kind': 'remove-passage', 'layers': ['u'], 'arriving': true",
+                "'kind': 'remove-parts', 'layers': ['u'], 'parts': ['keys', 'arrival']",
+                "'kind': 'several', 'edits': [{'kind': 'settings', 'name': 'Other', 'format': {'width': 320, 'height': 240, 'rate': '25'}, 'shutter': {'angle': 90, 'phase': -45}}, {'kind': 'relength', 'length': 40, 'inside': 'stays'}]",
                 "'kind': 'take-apart', 'layer': 'w'",
+                "'patch': [{'op': 'add', 'path': '/markers/-', 'value': {'at': 5, 'name': 'lands'}}, {'op': 'add', 'path': '/work', 'value': {'from': 2, 'to': 9}}]",
                 "'kind': 'set-parent', 'layer': 'v', 'parent': 'w', 'frame': 6",
                 "'kind': 'copy-parts', 'from': 'w', 'to': ['v'], 'parts': ['transform', 'keys', 'masks', 'cut', 'arrival', 'departure', 'text-style', 'blend']",
             })
@@ -210,9 +228,10 @@ class ApiTest {
                         edit(
                                 2,
                                 "'patch': [{'op': 'replace', 'path': '/layers/1/place/rotation', 'value': {'rest': 0, 'keys': ["
-                                        + key + "]}}]"))
+                                        + key + "]}}, {'op': 'add', 'path': '/layers/-', 'value': " + CARD + "}]"))
                 .object();
-        Answer done = call("POST", path + "/edits", edit(3, "'edit': {" + gesture + "}"));
+        String body = gesture.startsWith("'patch'") ? gesture : "'edit': {" + gesture + "}";
+        Answer done = call("POST", path + "/edits", edit(3, body));
         assertThat(done.status()).as(done.json().toString()).isEqualTo(200);
         JsonObject after = done.object();
         assertThat(after.get("shot")).isNotEqualTo(before.get("shot"));
