@@ -55,6 +55,12 @@ function faint(index: number): string[] {
 function change(next: Recipe[]) {
   return { edit: { kind: 'set-signals', layer: view.layer, property: props.property, signals: next } };
 }
+/** What the kind of signal asks for; a single number has no directions to choose from. */
+function described(kind: string) {
+  const d = recipes.signal(kind);
+  if (!d || curves.value.length > 1) return d;
+  return { ...d, parameters: d.parameters.filter((p) => p.name !== 'axis') };
+}
 const withOne = (index: number, one: Recipe) => signals.value.map((s, i) => (i === index ? one : s));
 const followable = (recipe: Recipe) => {
   const layer = shot.find(recipe.layer as string);
@@ -79,8 +85,8 @@ const followable = (recipe: Recipe) => {
       </button>
     </div>
     <RecipeFields
-      v-if="recipes.signal(s.kind)"
-      :descriptor="recipes.signal(s.kind)!"
+      v-if="described(s.kind)"
+      :descriptor="described(s.kind)!"
       :recipe="s"
       :disabled="locked"
       :properties="followable(s)"

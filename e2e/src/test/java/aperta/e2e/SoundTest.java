@@ -78,12 +78,15 @@ class SoundTest {
         all.forEach(d -> apart.add(((Number) d).doubleValue()));
         assertThat(apart).as("frames shown while the sound was heard").hasSizeGreaterThan(SECONDS * 5);
         // A frame lasts from its beginning to that of the next one: 0 to 1; the clock of the sound goes in small steps.
-        // Where the machine holds the browser up between asking the clock and drawing, a frame is late by as much, and the
+        // Where the machine holds the browser up between asking the clock and drawing, a frame is late by as much, and
+        // the
         // next one must be in step again.
         int late = 0;
         for (double d : apart) {
             late = d >= -0.5 && d <= 1.5 ? 0 : late + 1;
-            assertThat(late).as("frames out of step one after another, of " + apart).isLessThan(4);
+            assertThat(late)
+                    .as("frames out of step one after another, of " + apart)
+                    .isLessThan(4);
         }
         assertThat(apart.stream().filter(d -> d >= -0.5 && d <= 1.5).count())
                 .as("frames in step")

@@ -397,7 +397,9 @@ class TimingTest {
         assertThat(slipped.in()).isZero();
         assertThat(slipped.length()).isEqualTo(96);
         assertThat(slipped.offset()).isBetween(-13L, -11L);
-        assertThat(new Moment(desk.shot(), 40 - slipped.offset()).of(desk.find("TERMINUS").id()).frame())
+        assertThat(new Moment(desk.shot(), 40 - slipped.offset())
+                        .of(desk.find("TERMINUS").id())
+                        .frame())
                 .as("the key is shown as much later")
                 .isEqualTo(40);
         desk.press("Control+z");
@@ -435,9 +437,11 @@ class TimingTest {
 
     /** Another word turns as much as the first one, times a factor, a number of frames later. */
     private static void follows(Desk desk) {
+        desk.section("Look");
         desk.add("Text");
         desk.words("ORRIN");
         desk.layer("TERMINUS");
+        desk.section("Place");
         desk.press("v");
         desk.frame(0);
         desk.number("Rotation", "0");
@@ -457,36 +461,43 @@ class TimingTest {
         String id = desk.find("ORRIN").id();
         String first = desk.find("TERMINUS").id();
         for (int f : new int[] {8, 16, 26, 40}) {
-            double led = new Moment(desk.shot(), f - 6).rest(first).place().rotation().rest();
+            double led = new Moment(desk.shot(), f - 6)
+                    .rest(first)
+                    .place()
+                    .rotation()
+                    .rest();
             assertThat(new Moment(desk.shot(), f).rest(id).place().rotation().rest())
                     .as("half of what it was six frames before")
                     .isCloseTo(led / 2, within(1e-9));
         }
-        assertThat(new Moment(desk.shot(), 26).rest(id).place().rotation().rest()).isCloseTo(20, within(1e-9));
+        assertThat(new Moment(desk.shot(), 26).rest(id).place().rotation().rest())
+                .isCloseTo(20, within(1e-9));
     }
 
     private static void intoGroup(Desk desk) {
         desk.layer("ORRIN");
         desk.press("g");
-        desk.page.dragAndDrop("[data-testid=row-TERMINUS]", "[data-testid=row-Group]");
+        desk.page.dragAndDrop("[data-testid=row-TERMINUS]", "[data-testid='row-ORRIN group']");
         desk.saved();
         assertThat(desk.shot().layers()).hasSize(1);
-        assertThat(desk.shot().everyLayer()).extracting(Layer::name).containsExactly("Group", "TERMINUS", "ORRIN");
+        assertThat(desk.shot().everyLayer())
+                .extracting(Layer::name)
+                .containsExactly("ORRIN group", "TERMINUS", "ORRIN");
         assertThat(seen(desk, "TERMINUS", 0)).as("stays where it was").isEqualTo(new Point(640, 360));
         desk.page.dragAndDrop(
                 "[data-testid=row-ORRIN]",
-                "[data-testid=row-Group]",
+                "[data-testid='row-ORRIN group']",
                 new Page.DragAndDropOptions().setTargetPosition(100, 3));
         desk.saved();
-        assertThat(desk.shot().layers()).extracting(Layer::name).containsExactly("ORRIN", "Group");
+        assertThat(desk.shot().layers()).extracting(Layer::name).containsExactly("ORRIN", "ORRIN group");
     }
 
     /** What a group shows is held: each frame of it stands for four. */
     private static void held(Desk desk) {
-        desk.layer("Group");
+        desk.layer("ORRIN group");
         desk.section("Time");
         desk.number("Each frame is held", "4");
-        assertThat(desk.find("Group").pace().hold()).isEqualTo(4);
+        assertThat(desk.find("ORRIN group").pace().hold()).isEqualTo(4);
         String inside = desk.find("TERMINUS").id();
         Shot shot = desk.shot();
         for (int f = 0; f < 24; f++) {

@@ -29,6 +29,7 @@ import aperta.core.time.Ease;
 import aperta.core.time.Key;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -234,6 +235,30 @@ class RenderTest {
         Shot after = before.changing("word", l -> l.withPlace(Place.at(new Point(30, 30))));
         studio.render(after, 2, 1, 2, cache);
         assertThat(studio.decoded.get()).isEqualTo(1);
+    }
+
+    /** What an edit adds to the cache is what the edited layer alone needs: nothing else was made again. */
+    @Test
+    void editingOneOfTenLayersRendersThatLayerOnly() {
+        Layer[] layers = new Layer[10];
+        for (int i = 0; i < layers.length; i++) {
+            layers[i] = word("w" + i, "ORRIN".substring(i % 5), 20 + i)
+                    .withPlace(Place.at(new Point(60 + 4 * i, 20 + 6 * i)));
+        }
+        for (int edited = 0; edited < layers.length; edited++) {
+            String id = "w" + edited;
+            UnaryOperator<Layer> moved = l -> l.withPlace(Place.at(new Point(80.5, 40.25)));
+            Cache cache = new Cache(1 << 28);
+            studio.render(shot(layers), 2, 1, 2, cache);
+            long before = cache.bytes();
+            studio.render(shot(layers).changing(id, moved), 2, 1, 2, cache);
+            Cache alone = new Cache(1 << 28);
+            studio.render(shot(moved.apply(layers[edited])), 2, 1, 2, alone);
+            assertThat(alone.bytes()).isPositive();
+            assertThat(cache.bytes() - before)
+                    .as("bytes made anew for layer %s", id)
+                    .isEqualTo(alone.bytes());
+        }
     }
 
     @Test
