@@ -286,7 +286,7 @@ const shownValue = (l: Line) => {
         size="small"
         :options="[
           { value: 'value', label: 'Values' },
-          { value: 'speed', label: 'Speeds' },
+          { value: 'speed', label: 'Speeds, a second' },
         ]"
       />
       <label v-for="l in lines" :key="l.id" class="entry">
@@ -351,6 +351,9 @@ const shownValue = (l: Line) => {
 </template>
 
 <style scoped>
+input[type='checkbox'] {
+  accent-color: var(--accent);
+}
 .curves {
   display: flex;
 }

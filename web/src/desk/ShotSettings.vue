@@ -95,5 +95,6 @@ async function save() {
   display: flex;
   gap: 6px;
   align-items: center;
+  white-space: nowrap;
 }
 </style>
