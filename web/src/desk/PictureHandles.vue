@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue';
-import type { Change } from '../api/client';
 import { freshId } from '../lib/layers';
 import { useDesk } from '../stores/desk';
 import { useFrames, type Pair } from '../stores/frames';
 import { useShot } from '../stores/shot';
-import { useTiming } from '../stores/timing';
 import { useView } from '../stores/view';
+import MaskHandles from './MaskHandles.vue';
+import { provideOnPicture } from './onPicture';
+import PenPath from './PenPath.vue';
+import WayHandles from './WayHandles.vue';
 
 /** The handles above the picture. Where they lie comes from the engine; every drag is a draft until it ends. */
 const props = defineProps<{ zoom: number }>();
@@ -14,9 +16,9 @@ const shot = useShot();
 const view = useView();
 const frames = useFrames();
 const desk = useDesk();
-const timing = useTiming();
 
 const svg = ref<SVGSVGElement>();
+const pen = ref<InstanceType<typeof PenPath>>();
 const drawn = ref<{ from: Pair; to: Pair }>();
 const area = ref<HTMLTextAreaElement>();
 const words = ref('');
@@ -30,8 +32,11 @@ const seen = computed(() => shot.find(view.layer)?.content.kind !== 'sound');
 const locked = computed(() => shot.find(view.layer)?.locked ?? false);
 const corners = computed(() => h.value?.corners ?? []);
 const outline = computed(() => corners.value.map((c) => c.join(',')).join(' '));
-/** A length on the screen, in pixels of the shot. */
-const px = (n: number) => n / props.zoom;
+const { at, px, follow } = provideOnPicture(
+  svg,
+  () => props.zoom,
+  () => (drawn.value = undefined),
+);
 
 const turner = computed<Pair | undefined>(() => {
   const [a, b, , d] = corners.value;
@@ -56,43 +61,6 @@ const labels = computed(() => {
   const what = { rest: '', arrive: ' the arrival', leave: ' the departure' }[view.stance];
   return { move: `Move${what}`, scale: `Scale${what}`, turn: `Turn${what}` };
 });
-
-function at(e: PointerEvent | MouseEvent): Pair {
-  const r = svg.value?.getBoundingClientRect();
-  return r ? [(e.clientX - r.left) / props.zoom, (e.clientY - r.top) / props.zoom] : [0, 0];
-}
-
-/** Follows the pointer: drafts on the way, one kept change at the end; Escape takes it all back. */
-function follow(e: PointerEvent, label: string, change: (to: Pair, e: PointerEvent) => Change | undefined) {
-  e.preventDefault();
-  const start = [e.clientX, e.clientY];
-  let last: Change | undefined;
-  const stop = () => {
-    removeEventListener('pointermove', move);
-    removeEventListener('pointerup', up);
-    removeEventListener('keydown', escape, true);
-    drawn.value = undefined;
-  };
-  const move = (m: PointerEvent) => {
-    if (!last && Math.hypot(m.clientX - (start[0] ?? 0), m.clientY - (start[1] ?? 0)) < 3) return;
-    last = change(at(m), m);
-    if (last) desk.draft(last);
-  };
-  const up = () => {
-    stop();
-    if (last) void desk.commit(label, last);
-  };
-  const escape = (k: KeyboardEvent) => {
-    if (k.key === 'Escape') {
-      k.stopPropagation();
-      stop();
-      desk.drop();
-    }
-  };
-  addEventListener('pointermove', move);
-  addEventListener('pointerup', up);
-  addEventListener('keydown', escape, true);
-}
 
 function move(e: PointerEvent) {
   const from = at(e);
@@ -147,68 +115,21 @@ function turn(e: PointerEvent) {
   );
 }
 
-/** A key of the way, or one of its handles; with Alt the other handle stays as it is. */
-function way(e: PointerEvent, at_: number, part: 'at' | 'in' | 'out') {
-  const layer = view.layer;
-  if (!layer) return;
-  view.keys = [{ layer, property: 'place.position', at: at_ }];
-  follow(e, part === 'at' ? 'Move key' : 'Bend the way', (to, m) => ({
-    edit: { kind: 'move-path', layer, frame: view.frame, at: at_, part, to, both: !m.altKey },
-  }));
-}
-
-/** Draws out a pair of handles where a key has none yet. */
-function bend(at_: number, point: Pair, next: Pair | undefined) {
-  const to: Pair = next
-    ? [point[0] + (next[0] - point[0]) / 3, point[1] + (next[1] - point[1]) / 3 - px(30)]
-    : [point[0] + px(60), point[1]];
-  void desk.commit('Bend the way', {
-    edit: { kind: 'move-path', layer: view.layer, frame: view.frame, at: at_, part: 'out', to, both: true },
-  });
-}
-
-function knot(e: PointerEvent, mask: string, index: number, part: 'at' | 'in' | 'out') {
-  view.mask = mask;
-  const layer = view.layer;
-  follow(e, 'Move mask point', (to) =>
-    desk.keyedToo(`mask.${mask}.path`, {
-      kind: 'move-mask-point',
-      layer,
-      mask,
-      frame: view.frame,
-      index,
-      part,
-      to,
-    }),
-  );
-}
-
-function moveMask(e: PointerEvent, mask: string) {
-  view.mask = mask;
-  const from = at(e);
-  const layer = view.layer;
-  follow(e, 'Move mask', (to) =>
-    desk.keyedToo(`mask.${mask}.path`, {
-      kind: 'move-mask',
-      layer,
-      mask,
-      frame: view.frame,
-      by: [to[0] - from[0], to[1] - from[1]],
-    }),
-  );
-}
-
 function draw(e: PointerEvent) {
   const from = at(e);
   const layer = view.layer;
   const newId = freshId();
-  const shape = view.tool === 'mask-ellipse' ? 'ellipse' : 'rectangle';
-  view.mask = newId;
+  const shape = view.tool.slice('mask-'.length);
+  const more = shape === 'polygon' || shape === 'star' ? { points: view.figure.points } : {};
+  const round = shape === 'rounded' ? { roundness: 0.4 } : {};
+  view.chooseMask(newId);
   follow(e, 'Draw mask', (to) => {
     drawn.value = { from, to };
     view.tool = 'choose';
     if (Math.abs(to[0] - from[0]) < 2 || Math.abs(to[1] - from[1]) < 2) return undefined;
-    return { edit: { kind: 'add-mask', layer, newId, frame: view.frame, shape, from, to } };
+    return {
+      edit: { kind: 'add-mask', layer, newId, frame: view.frame, shape, from, to, ...more, ...round },
+    };
   });
 }
 
@@ -219,6 +140,10 @@ async function down(e: PointerEvent) {
     void shot.edit('Move anchor', {
       edit: { kind: 'move-anchor', layer: view.layer, frame: view.frame, to: at(e) },
     });
+    return;
+  }
+  if (view.tool === 'pen') {
+    pen.value?.down(e);
     return;
   }
   if (view.tool.startsWith('mask') && view.layer) {
@@ -261,18 +186,6 @@ function endTyping() {
   void desk.commit('Words', change);
 }
 
-function maskPath(knots: [Pair, Pair, Pair][]): string {
-  return (
-    knots
-      .map((k, i) => {
-        const next = knots[(i + 1) % knots.length] ?? k;
-        return `${i === 0 ? `M${k[0].join(' ')}` : ''}C${k[2].join(' ')} ${next[1].join(' ')} ${next[0].join(' ')}`;
-      })
-      .join('') + 'Z'
-  );
-}
-
-const far = (a: Pair, b: Pair) => Math.hypot(a[0] - b[0], a[1] - b[1]) > px(2);
 defineExpose({ type });
 </script>
 
@@ -312,7 +225,7 @@ defineExpose({ type });
         @pointerdown.stop="locked || view.tool !== 'choose' ? down($event) : move($event)"
         @dblclick="type"
       />
-      <template v-if="!locked && view.tool === 'choose'">
+      <template v-if="!locked && view.tool === 'choose' && !view.mask">
         <template v-if="turner">
           <circle
             :cx="turner[0]"
@@ -346,88 +259,10 @@ defineExpose({ type });
           />
         </g>
       </template>
-      <g v-if="view.stance === 'rest' && h.path.keys.length" class="way" data-testid="way">
-        <circle v-for="(d, i) in h.path.dots" :key="i" :cx="d[0]" :cy="d[1]" :r="px(1.6)" class="step" />
-        <template v-for="(k, i) in h.path.keys" :key="k.at">
-          <template v-for="part in ['in', 'out'] as const" :key="part">
-            <template v-if="far(k[part], k.point)">
-              <line
-                :x1="k.point[0]"
-                :y1="k.point[1]"
-                :x2="k[part][0]"
-                :y2="k[part][1]"
-                :stroke-width="px(1)"
-                class="arm"
-              />
-              <circle
-                :cx="k[part][0]"
-                :cy="k[part][1]"
-                :r="px(4)"
-                class="bend"
-                :data-testid="`way-${part}-${k.at}`"
-                @pointerdown.stop="locked || way($event, k.at, part)"
-              />
-            </template>
-          </template>
-          <circle
-            :cx="k.point[0]"
-            :cy="k.point[1]"
-            :r="px(4.5)"
-            class="stop"
-            :class="{
-              roving: k.roving,
-              chosen: timing.isChosen({ layer: h.layer, property: 'place.position', at: k.at }),
-            }"
-            :stroke-width="px(1.5)"
-            :data-testid="`way-at-${k.at}`"
-            @pointerdown.stop="locked || way($event, k.at, 'at')"
-            @dblclick.stop="locked || bend(k.at, k.point, h.path.keys[i + 1]?.point)"
-          >
-            <title>Key of the position. Double click bends the way here</title>
-          </circle>
-        </template>
-      </g>
-      <g v-for="m in h.masks" :key="m.id" class="mask" :class="{ chosen: m.id === view.mask }">
-        <path
-          :d="maskPath(m.knots)"
-          class="path"
-          :stroke-width="px(1.5)"
-          @pointerdown.stop="locked || moveMask($event, m.id)"
-        />
-        <template v-if="!locked">
-          <template v-for="(k, i) in m.knots" :key="i">
-            <template v-for="part in [1, 2] as const" :key="part">
-              <template v-if="far(k[part], k[0])">
-                <line
-                  :x1="k[0][0]"
-                  :y1="k[0][1]"
-                  :x2="k[part][0]"
-                  :y2="k[part][1]"
-                  :stroke-width="px(1)"
-                  class="arm"
-                />
-                <circle
-                  :cx="k[part][0]"
-                  :cy="k[part][1]"
-                  :r="px(3.5)"
-                  class="pull"
-                  @pointerdown.stop="knot($event, m.id, i, part === 1 ? 'in' : 'out')"
-                />
-              </template>
-            </template>
-            <circle
-              :cx="k[0][0]"
-              :cy="k[0][1]"
-              :r="px(5)"
-              class="knot"
-              :stroke-width="px(1.5)"
-              :data-testid="`knot-${i}`"
-              @pointerdown.stop="knot($event, m.id, i, 'at')"
-            />
-          </template>
-        </template>
-      </g>
+      <WayHandles v-if="view.stance === 'rest' && h.path.keys.length" :handles="h" :locked="locked" />
+      <MaskHandles :handles="h" :locked="locked" />
     </template>
+    <PenPath v-if="view.tool === 'pen'" ref="pen" />
     <rect
       v-if="drawn"
       class="drawn"
@@ -483,12 +318,7 @@ defineExpose({ type });
   overflow: visible;
   touch-action: none;
 }
-.mask-rectangle,
-.mask-ellipse,
-.anchor-tool {
-  cursor: crosshair;
-}
-.handles.anchor {
+.handles:not(.choose) {
   cursor: crosshair;
 }
 .safe {
@@ -506,9 +336,7 @@ defineExpose({ type });
   stroke-dasharray: 6 6;
   cursor: default;
 }
-.mask-rectangle .outline,
-.mask-ellipse .outline,
-.handles.anchor .outline {
+.handles:not(.choose) .outline {
   cursor: crosshair;
 }
 .corner {
@@ -534,53 +362,6 @@ g.anchor {
   stroke: #f4f4f4;
   opacity: 0.6;
   pointer-events: none;
-}
-.step {
-  fill: #f4f4f4;
-  opacity: 0.85;
-  pointer-events: none;
-}
-.stop {
-  fill: #1c1c1c;
-  stroke: #f4f4f4;
-  cursor: move;
-}
-.stop.chosen {
-  fill: var(--accent);
-}
-.stop.roving {
-  fill: none;
-  stroke-dasharray: 2 2;
-}
-.bend {
-  fill: #f4f4f4;
-  cursor: move;
-}
-.mask .path {
-  fill: none;
-  stroke: #f4f4f4;
-  stroke-dasharray: 8 5;
-  pointer-events: stroke;
-  cursor: move;
-}
-.mask.chosen .path {
-  stroke: var(--accent);
-  stroke-dasharray: none;
-}
-.knot {
-  fill: #1e1e1e;
-  stroke: #f4f4f4;
-  cursor: pointer;
-}
-.mask.chosen .knot {
-  fill: var(--accent);
-}
-.pull {
-  fill: #f4f4f4;
-  cursor: pointer;
-}
-.arm {
-  stroke: #f4f4f499;
 }
 .drawn {
   fill: none;

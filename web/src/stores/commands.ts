@@ -5,7 +5,7 @@ import { useDesk } from './desk';
 import { usePlayback } from './playback';
 import { useShot } from './shot';
 import { useTiming } from './timing';
-import { SEES, useView, type Stance } from './view';
+import { MASK_LINES, SEES, useView, type Stance } from './view';
 
 /** Something that can be done by a key. Keys are written as they are told: `Ctrl+Shift+Z`, `Alt+←`. */
 export interface Command {
@@ -51,8 +51,23 @@ export const useCommands = defineStore('commands', () => {
     else if (!too) view.choose(next.layer.id);
   }
 
+  /** The edge of the chosen mask, as changes of paths name it. */
+  const path = () => ({ layer: view.layer, property: `mask.${view.mask}.path`, frame: view.frame });
+
+  function smooth(on: boolean) {
+    if (view.mask)
+      void shot.edit(on ? 'Smooth' : 'Corner', {
+        edit: { kind: 'set-smooth', ...path(), points: view.points, smooth: on },
+      });
+  }
+
   function remove() {
-    if (view.keys.length) {
+    if (view.mask && view.points.length) {
+      void shot.edit('Remove mask points', {
+        edit: { kind: 'remove-points', ...path(), points: view.points },
+      });
+      view.points = [];
+    } else if (view.keys.length) {
       void shot.edit('Remove keys', { edit: { kind: 'remove-keys', keys: view.keys } });
       view.keys = [];
     } else if (timing.free.length) {
@@ -81,6 +96,8 @@ export const useCommands = defineStore('commands', () => {
 
   function escape() {
     if (view.tool !== 'choose') view.tool = 'choose';
+    else if (view.points.length) view.points = [];
+    else if (view.mask) view.chooseMask(undefined);
     else if (view.keys.length) view.keys = [];
     else view.drawer = undefined;
   }
@@ -128,7 +145,21 @@ export const useCommands = defineStore('commands', () => {
           stance(e.shiftKey ? -1 : 1),
         ),
         say('O', 'openings', () => view.toggle('openings')),
-        say('Delete Backspace', 'delete the chosen keys, or the layers', remove),
+        say('Delete Backspace', 'delete the chosen points, keys, or layers', remove),
+      ],
+    },
+    {
+      title: 'Masks',
+      commands: [
+        say('P', 'draw a mask point by point', () => view.layer && (view.tool = 'pen')),
+        say('K Shift+K', 'make the chosen points smooth, or corners', (e) => smooth(!e.shiftKey)),
+        say(
+          'Y',
+          'outlines of masks: clear, warm, faded, hidden',
+          () =>
+            (view.maskLines =
+              MASK_LINES[(MASK_LINES.indexOf(view.maskLines) + 1) % MASK_LINES.length] ?? 'clear'),
+        ),
       ],
     },
     {

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia';
 import { ref, shallowRef } from 'vue';
+import type { KnotAt } from '../lib/paths';
 import type { Change } from '../api/client';
 import type { See } from './view';
 
@@ -28,7 +29,8 @@ export interface Handles {
   /** The corners as the layer rests, where it is on its way. */
   resting: Pair[];
   anchor: Pair;
-  masks: { id: string; knots: [Pair, Pair, Pair][] }[];
+  /** Points with the ends of their handles; feathers are in pixels of the path, of which the Picture has `scale` each. */
+  masks: { id: string; scale: number; knots: KnotAt[]; feathers: number[] }[];
   properties: PropertyNow[];
   /** The way of its position: a dot for each frame, and the keys with their handles. */
   path: { dots: Pair[]; keys: { at: number; roving: boolean; point: Pair; in: Pair; out: Pair }[] };

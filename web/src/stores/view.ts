@@ -3,7 +3,18 @@ import { computed, ref } from 'vue';
 
 export type See = 'picture' | 'on-black' | 'on-white' | 'on-checker' | 'matte' | 'heat';
 export const SEES: See[] = ['picture', 'on-black', 'on-white', 'on-checker', 'matte', 'heat'];
-export type Tool = 'choose' | 'mask-rectangle' | 'mask-ellipse' | 'anchor';
+export type Tool =
+  | 'choose'
+  | 'anchor'
+  | 'pen'
+  | 'mask-rectangle'
+  | 'mask-rounded'
+  | 'mask-ellipse'
+  | 'mask-polygon'
+  | 'mask-star';
+/** How the outlines of masks are drawn. */
+export type MaskLines = 'clear' | 'warm' | 'faded' | 'hidden';
+export const MASK_LINES: MaskLines[] = ['clear', 'warm', 'faded', 'hidden'];
 export type Stance = 'rest' | 'arrive' | 'leave';
 export type Drawer = 'media' | 'renders' | 'openings' | 'states';
 export interface KeyName {
@@ -25,6 +36,11 @@ export const useView = defineStore('view', () => {
   const layers = ref<string[]>([]);
   const layer = computed(() => layers.value[layers.value.length - 1]);
   const mask = ref<string>();
+  /** The chosen points of the chosen mask. */
+  const points = ref<number[]>([]);
+  const maskLines = ref<MaskLines>('clear');
+  /** What the next polygon or star is like. */
+  const figure = ref({ points: 5 });
   const keys = ref<KeyName[]>([]);
   const tool = ref<Tool>('choose');
   const typing = ref(false);
@@ -42,6 +58,7 @@ export const useView = defineStore('view', () => {
 
   function reset() {
     mask.value = undefined;
+    points.value = [];
     keys.value = [];
     tool.value = 'choose';
     typing.value = false;
@@ -58,6 +75,12 @@ export const useView = defineStore('view', () => {
   function chooseToo(id: string) {
     reset();
     layers.value = layers.value.includes(id) ? layers.value.filter((l) => l !== id) : [...layers.value, id];
+  }
+
+  function chooseMask(id: string | undefined) {
+    if (mask.value === id) return;
+    mask.value = id;
+    points.value = [];
   }
 
   function chooseAll(ids: string[]) {
@@ -84,6 +107,9 @@ export const useView = defineStore('view', () => {
     layers,
     layer,
     mask,
+    points,
+    maskLines,
+    figure,
     keys,
     tool,
     typing,
@@ -96,6 +122,7 @@ export const useView = defineStore('view', () => {
     choose,
     chooseToo,
     chooseAll,
+    chooseMask,
     unfold,
     toggle,
   };

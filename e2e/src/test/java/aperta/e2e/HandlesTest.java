@@ -83,7 +83,7 @@ class HandlesTest {
 
     private static void mask(App app, Desk desk) {
         desk.section("Cut");
-        desk.button("+ Four points").click();
+        desk.button("Four points").click();
         desk.drag(desk.at(500, 300, W), desk.at(700, 420, W));
         Mask drawn = only(app, desk).masks().get(0);
         assertThat(drawn.path().rest().knots()).hasSize(4);

@@ -106,7 +106,7 @@ class Screenshots {
     private static void mask(Desk desk) {
         desk.layer("platform");
         desk.section("Cut");
-        desk.button("+ Ellipse").click();
+        desk.button("Ellipse").click();
         desk.drag(desk.at(260, 120, 1920), desk.at(1650, 990, 1920));
         desk.page.waitForTimeout(300);
         desk.number("Feather", "240");

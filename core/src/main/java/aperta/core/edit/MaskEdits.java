@@ -4,108 +4,110 @@ import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.shot.BezierPath;
+import aperta.core.shot.Figures;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Shot;
-import aperta.core.time.Animated;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.UnaryOperator;
 
-/** Masks drawn and moved on the Picture; points in pixels of the shot. */
+/** Masks drawn on the Picture; points in pixels of the shot. */
 public final class MaskEdits {
     private MaskEdits() {}
 
-    /** The part of a knot that is moved. */
-    public enum Part {
-        AT,
-        IN,
-        OUT
-    }
-
     public enum Shape {
         RECTANGLE,
-        ELLIPSE
+        ROUNDED,
+        ELLIPSE,
+        POLYGON,
+        STAR
     }
 
-    /** Adds a mask whose box has the two points as corners. */
-    public record Add(String layer, String newId, long frame, Shape shape, Point from, Point to) implements Edit {
+    /**
+     * Adds a mask that fills the box which has two points as corners.
+     *
+     * @param points of a star, corners of a polygon
+     * @param inner a star's inner radius as a share of the outer
+     * @param roundness of the corners of a polygon and the points of a star, 0 to 1; of a rounded rectangle the radius as a
+     *     share of half the shorter side
+     * @param innerRoundness of the corners between the points of a star
+     */
+    public record Add(
+            String layer,
+            String newId,
+            long frame,
+            Shape shape,
+            Point from,
+            Point to,
+            int points,
+            double inner,
+            double roundness,
+            double innerRoundness)
+            implements Edit {
         @Override
         public Shot apply(Shot shot, Extents extents) {
-            LayerEdits.demand(shot, layer);
-            Affine toOwn = PlaceEdits.toOwn(new Moment(shot, frame), layer);
             Box box = Box.around(List.of(from, to));
             if (box.width() < 1 || box.height() < 1) {
                 throw new IllegalArgumentException("Drag over a larger part of the Picture to draw a mask.");
             }
-            BezierPath inShot = shape == Shape.RECTANGLE ? BezierPath.rectangle(box) : BezierPath.ellipse(box);
-            BezierPath path = new BezierPath(inShot.knots().stream()
-                    .map(k -> new BezierPath.Knot(
-                            toOwn.apply(k.at()), toOwn.applyVector(k.in()), toOwn.applyVector(k.out())))
-                    .toList());
-            return shot.changing(layer, l -> {
-                List<Mask> next = new ArrayList<>(l.masks());
-                next.add(new Mask(
-                        newId,
-                        "Mask " + (l.masks().size() + 1),
-                        Animated.of(path),
-                        Animated.of(0.0),
-                        Animated.of(1.0),
-                        false,
-                        Mask.Mode.ADD));
-                return l.withMasks(next);
-            });
+            return added(shot, layer, newId, frame, figure(box));
+        }
+
+        private BezierPath figure(Box box) {
+            return switch (shape) {
+                case RECTANGLE -> BezierPath.rectangle(box);
+                case ROUNDED -> Figures.rounded(box, roundness * Math.min(box.width(), box.height()) / 2);
+                case ELLIPSE -> BezierPath.ellipse(box);
+                case POLYGON -> Figures.polygon(box, points, roundness);
+                case STAR -> Figures.star(box, points, inner, roundness, innerRoundness);
+            };
         }
     }
 
-    /** Moves a point of a mask, or one of its handles, to a place on the Picture. */
-    public record MovePoint(String layer, String mask, long frame, int index, Part part, Point to) implements Edit {
+    /** Adds a mask along a path that was drawn point by point. */
+    public record Draw(String layer, String newId, long frame, BezierPath path) implements Edit {
         @Override
         public Shot apply(Shot shot, Extents extents) {
-            return changePath(shot, layer, mask, frame, (path, toOwn) -> {
-                if (index < 0 || index >= path.knots().size()) {
-                    throw new IllegalArgumentException("The mask has no point " + (index + 1) + ".");
-                }
-                BezierPath.Knot k = path.knots().get(index);
-                Point own = toOwn.apply(to);
-                return path.with(
-                        index,
-                        switch (part) {
-                            case AT -> new BezierPath.Knot(own, k.in(), k.out());
-                            case IN -> new BezierPath.Knot(k.at(), own.minus(k.at()), k.out());
-                            case OUT -> new BezierPath.Knot(k.at(), k.in(), own.minus(k.at()));
-                        });
-            });
+            return added(shot, layer, newId, frame, path.joined());
         }
     }
 
-    /** Moves a whole mask. */
-    public record Move(String layer, String mask, long frame, Point by) implements Edit {
+    private static Shot added(Shot shot, String layer, String newId, long frame, BezierPath inShot) {
+        LayerEdits.demand(shot, layer);
+        BezierPath path = inShot.transformed(PlaceEdits.toOwn(new Moment(shot, frame), layer));
+        return shot.changing(layer, l -> {
+            List<Mask> next = new ArrayList<>(l.masks());
+            next.add(Mask.of(newId, "Mask " + (l.masks().size() + 1), path));
+            return l.withMasks(next);
+        });
+    }
+
+    /** Locks a mask to its layer or to the frame; on this frame of the shot it stays where it is. */
+    public record SetLock(String layer, String mask, long frame, Mask.Lock lock) implements Edit {
         @Override
         public Shot apply(Shot shot, Extents extents) {
-            return changePath(shot, layer, mask, frame, (path, toOwn) -> path.translated(toOwn.applyVector(by)));
+            Mask now = demand(LayerEdits.demand(shot, layer), mask);
+            if (now.lock() == lock) {
+                return shot;
+            }
+            Moment moment = new Moment(shot, frame);
+            Affine map = lock == Mask.Lock.LAYER
+                    ? PlaceEdits.toOwn(moment, layer)
+                    : moment.of(layer).toShot();
+            Mask next = now.withLock(lock).withPath(now.path().map(p -> p.transformed(map)));
+            return shot.changing(
+                    layer,
+                    l -> l.withMasks(l.masks().stream()
+                            .map(m -> m.id().equals(mask) ? next : m)
+                            .toList()));
         }
     }
 
-    private interface PathChange {
-        BezierPath of(BezierPath path, Affine toOwn);
-    }
-
-    private static Shot changePath(Shot shot, String layer, String mask, long frame, PathChange change) {
-        Layer now = LayerEdits.demand(shot, layer);
-        if (now.masks().stream().noneMatch(m -> m.id().equals(mask))) {
-            throw new IllegalArgumentException("'" + now.name() + "' has no mask '" + mask + "'.");
-        }
-        Moment moment = new Moment(shot, frame);
-        Affine toOwn = PlaceEdits.toOwn(moment, layer);
-        long own = PlaceEdits.ownFrame(moment, layer);
-        UnaryOperator<Mask> changed =
-                m -> m.withPath(m.path().set(own, change.of(m.path().at(own, BezierPath.MIX), toOwn)));
-        return shot.changing(
-                layer,
-                l -> l.withMasks(l.masks().stream()
-                        .map(m -> m.id().equals(mask) ? changed.apply(m) : m)
-                        .toList()));
+    static Mask demand(Layer layer, String mask) {
+        return layer.masks().stream()
+                .filter(m -> m.id().equals(mask))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("'" + layer.name() + "' has no mask '" + mask + "'."));
     }
 }

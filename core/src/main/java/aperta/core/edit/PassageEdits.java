@@ -201,9 +201,11 @@ public final class PassageEdits {
                         name,
                         values(at, masks, Mask::path, BezierPath.MIX),
                         values(at, masks, Mask::feather, Mix.NUMBER),
+                        Animated.of(0.0),
                         values(at, masks, Mask::opacity, Mix.NUMBER),
                         first.inverted(),
-                        first.mode()));
+                        first.mode(),
+                        first.lock()));
             }
             return layer.withMasks(all);
         }

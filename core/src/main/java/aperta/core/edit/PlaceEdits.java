@@ -73,7 +73,7 @@ public final class PlaceEdits {
             Point anchor = moment.of(layer).still().place().anchor().rest();
             Point a = toOwn.apply(from).minus(anchor);
             Point b = toOwn.apply(to).minus(anchor);
-            Point factor = even ? evenly(a, b) : new Point(ratio(b.x(), a.x()), ratio(b.y(), a.y()));
+            Point factor = factor(a, b, even);
             if (stance != Stance.REST) {
                 return posed(
                         shot,
@@ -88,17 +88,26 @@ public final class PlaceEdits {
                 return l.withPlace(l.place().withScale(l.place().scale().set(own, next)));
             });
         }
+    }
 
-        private static Point evenly(Point a, Point b) {
+    /** How much larger things become when what lies at one point comes to lie at another, both seen from what stays. */
+    static Point factor(Point a, Point b, boolean even) {
+        if (even) {
             double f = ratio(a.x() * b.x() + a.y() * b.y(), a.x() * a.x() + a.y() * a.y());
             return new Point(f, f);
         }
+        return new Point(ratio(b.x(), a.x()), ratio(b.y(), a.y()));
+    }
 
-        /** Never 0, from which no handle could lead back. */
-        private static double ratio(double to, double from) {
-            double r = Math.abs(from) < 1e-6 ? 1 : to / from;
-            return Math.abs(r) < 1e-3 ? Math.copySign(1e-3, r) : r;
-        }
+    /** Never 0, from which no handle could lead back. */
+    private static double ratio(double to, double from) {
+        double r = Math.abs(from) < 1e-6 ? 1 : to / from;
+        return Math.abs(r) < 1e-3 ? Math.copySign(1e-3, r) : r;
+    }
+
+    /** The direction of a vector in degrees, clockwise from the right. */
+    static double angle(Point p) {
+        return Math.toDegrees(StrictMath.atan2(p.y(), p.x()));
     }
 
     /** Turns a layer about its anchor by the angle between two points as seen from there. */
@@ -124,10 +133,6 @@ public final class PlaceEdits {
         private double stepped(double angle) {
             return steps ? Math.rint(angle / 15) * 15 : angle;
         }
-
-        private static double angle(Point p) {
-            return Math.toDegrees(StrictMath.atan2(p.y(), p.x()));
-        }
     }
 
     /**
@@ -137,7 +142,7 @@ public final class PlaceEdits {
      * @param at the key's frame in the layer's own time
      * @param both whether the other handle keeps in line
      */
-    public record MovePath(String layer, long frame, long at, MaskEdits.Part part, Point to, boolean both)
+    public record MovePath(String layer, long frame, long at, PathEdits.Part part, Point to, boolean both)
             implements Edit {
         /** How near to its key a handle is taken for none, in pixels of the parent's space. */
         private static final double NONE = 2;
@@ -158,16 +163,16 @@ public final class PlaceEdits {
         }
 
         private Key<Point> moved(Key<Point> key, Point own) {
-            if (part == MaskEdits.Part.AT) {
+            if (part == PathEdits.Part.AT) {
                 return key.withValue(own);
             }
             Point away = own.minus(key.value());
             Optional<Point> handle = away.length() < NONE ? Optional.empty() : Optional.of(away);
-            Optional<Point> now = part == MaskEdits.Part.OUT ? key.in() : key.out();
+            Optional<Point> now = part == PathEdits.Part.OUT ? key.in() : key.out();
             Optional<Point> other = both && handle.isPresent()
                     ? Optional.of(away.times(-now.map(Point::length).orElse(away.length()) / away.length()))
                     : now;
-            return part == MaskEdits.Part.OUT ? key.withHandles(handle, other) : key.withHandles(other, handle);
+            return part == PathEdits.Part.OUT ? key.withHandles(handle, other) : key.withHandles(other, handle);
         }
     }
 

@@ -35,14 +35,9 @@ final class Edges {
     }
 
     static Mask mask(BezierPath path, double feather) {
-        return new Mask(
-                "opening",
-                "Opening",
-                Animated.of(path),
-                Animated.of(feather),
-                Animated.of(1.0),
-                false,
-                Mask.Mode.INTERSECT);
+        return Mask.of("opening", "Opening", path)
+                .withFeather(Animated.of(feather))
+                .withMode(Mask.Mode.INTERSECT);
     }
 
     private static BezierPath.Knot corner(Point p) {

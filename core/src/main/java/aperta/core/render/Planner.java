@@ -5,6 +5,7 @@ import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.opening.Openings;
+import aperta.core.outline.Contour;
 import aperta.core.outline.Outline;
 import aperta.core.picture.Gradient;
 import aperta.core.picture.Region;
@@ -51,6 +52,9 @@ public final class Planner implements Opener, Edit.Extents {
 
     /** A smaller σ, in raster pixels, can't be seen. */
     private static final double LEAST_BLUR = 0.05;
+
+    /** A narrower feather, in raster pixels, can't be seen. */
+    private static final double LEAST_FEATHER = 0.02;
 
     private final Sources sources;
     private final Settings settings;
@@ -451,12 +455,7 @@ public final class Planner implements Opener, Edit.Extents {
         private Masks masks(List<Mask> masks, Affine map) {
             List<Masks.Part> parts = new ArrayList<>();
             for (Mask mask : masks) {
-                BezierPath path = mask.path().at(0, BezierPath.MIX);
-                Step.Shades matte = new Covered(Outline.of(path).transformed(map));
-                double sigma = mask.feather().at(0, Mix.NUMBER) / 2 * map.meanScale();
-                if (sigma >= 0.01) {
-                    matte = new Feathered(matte, sigma);
-                }
+                Step.Shades matte = matte(mask, mask.lock() == Mask.Lock.FRAME ? toRaster : map);
                 parts.add(new Masks.Part(
                         matte,
                         mask.mode(),
@@ -464,6 +463,19 @@ public final class Planner implements Opener, Edit.Extents {
                         mask.opacity().at(0, Mix.NUMBER).floatValue()));
             }
             return new Masks(parts);
+        }
+
+        private Step.Shades matte(Mask mask, Affine map) {
+            BezierPath path = mask.path().at(0, BezierPath.MIX);
+            double feather = mask.feather().at(0, Mix.NUMBER) * map.meanScale();
+            double expand = mask.expand().at(0, Mix.NUMBER) * map.meanScale();
+            if (path.hasFeather()) {
+                return new Edged(Contour.of(path, map), expand, feather);
+            }
+            Step.Shades sharp = expand == 0
+                    ? new Covered(Outline.of(path).transformed(map))
+                    : new Edged(Contour.of(path, map), expand, 0);
+            return feather >= LEAST_FEATHER ? new Feathered(sharp, feather / 2) : sharp;
         }
     }
 }

@@ -3,10 +3,13 @@ package aperta.core.shot;
 import aperta.core.time.Animated;
 
 /**
- * A closed path that shows a part of its layer, in the layer's own pixels. The masks of a layer work in order; where
- * the first one adds or excludes it starts from nothing, where it subtracts or intersects, from everything.
+ * A closed path that shows a part of its layer. The masks of a layer work in order; where the first one adds or excludes it
+ * starts from nothing, where it subtracts or intersects, from everything.
  *
+ * @param path in pixels of the space that the mask is locked to; its knots may add to the feather
  * @param feather the width in pixels over which the edge falls off; the Gaussian's σ is half of it
+ * @param expand by how many pixels the shape is larger than its path, everywhere at right angles to it; smaller where
+ *     negative
  * @param opacity 0 to 1
  */
 public record Mask(
@@ -14,9 +17,11 @@ public record Mask(
         String name,
         Animated<BezierPath> path,
         Animated<Double> feather,
+        Animated<Double> expand,
         Animated<Double> opacity,
         boolean inverted,
-        Mode mode) {
+        Mode mode,
+        Lock lock) {
     /** How a mask works upon what the masks before it have left. */
     public enum Mode {
         ADD,
@@ -26,19 +31,56 @@ public record Mask(
         EXCLUDE
     }
 
+    /** What a mask goes with. */
+    public enum Lock {
+        LAYER,
+        /** It stands in the shot's frame, whatever its layer does. */
+        FRAME
+    }
+
+    /** A plain mask that adds what its path holds. */
+    public static Mask of(String id, String name, BezierPath path) {
+        return new Mask(
+                id,
+                name,
+                Animated.of(path),
+                Animated.of(0.0),
+                Animated.of(0.0),
+                Animated.of(1.0),
+                false,
+                Mode.ADD,
+                Lock.LAYER);
+    }
+
+    public Mask withName(String other) {
+        return new Mask(id, other, path, feather, expand, opacity, inverted, mode, lock);
+    }
+
     public Mask withPath(Animated<BezierPath> other) {
-        return new Mask(id, name, other, feather, opacity, inverted, mode);
+        return new Mask(id, name, other, feather, expand, opacity, inverted, mode, lock);
     }
 
     public Mask withFeather(Animated<Double> other) {
-        return new Mask(id, name, path, other, opacity, inverted, mode);
+        return new Mask(id, name, path, other, expand, opacity, inverted, mode, lock);
+    }
+
+    public Mask withExpand(Animated<Double> other) {
+        return new Mask(id, name, path, feather, other, opacity, inverted, mode, lock);
     }
 
     public Mask withOpacity(Animated<Double> other) {
-        return new Mask(id, name, path, feather, other, inverted, mode);
+        return new Mask(id, name, path, feather, expand, other, inverted, mode, lock);
+    }
+
+    public Mask withInverted(boolean other) {
+        return new Mask(id, name, path, feather, expand, opacity, other, mode, lock);
     }
 
     public Mask withMode(Mode other) {
-        return new Mask(id, name, path, feather, opacity, inverted, other);
+        return new Mask(id, name, path, feather, expand, opacity, inverted, other, lock);
+    }
+
+    public Mask withLock(Lock other) {
+        return new Mask(id, name, path, feather, expand, opacity, inverted, mode, other);
     }
 }

@@ -250,6 +250,14 @@ final class Properties {
                         l -> mask(l, id).feather(),
                         (l, v) -> masked(l, mask(l, id).withFeather(v))),
                 Property.number(
+                        "mask." + id + ".expand",
+                        name + " expand",
+                        "px",
+                        -4000,
+                        4000,
+                        l -> mask(l, id).expand(),
+                        (l, v) -> masked(l, mask(l, id).withExpand(v))),
+                Property.number(
                         "mask." + id + ".opacity",
                         name + " opacity",
                         "%",

@@ -188,13 +188,15 @@ class EditTest {
         Layer turned = a.withPlace(a.place().withRotation(Animated.of(90.0)));
         Shot drawn = apply(
                 shot(turned),
-                new MaskEdits.Add("a", "m", 0, MaskEdits.Shape.RECTANGLE, new Point(35, 30), new Point(45, 50)));
+                new MaskEdits.Add(
+                        "a", "m", 0, MaskEdits.Shape.RECTANGLE, new Point(35, 30), new Point(45, 50), 5, 0.5, 0, 0));
         BezierPath path = drawn.layers().get(0).masks().get(0).path().rest();
         assertThat(seenAt(drawn, "a", path.knots().get(0).at(), 0)
                         .minus(new Point(35, 30))
                         .length())
                 .isLessThan(1e-9);
-        Shot moved = apply(drawn, new MaskEdits.MovePoint("a", "m", 0, 0, MaskEdits.Part.AT, new Point(20, 20)));
+        Shot moved = apply(
+                drawn, new PathEdits.MovePoint("a", "mask.m.path", 0, 0, PathEdits.Part.AT, new Point(20, 20), false));
         Point now = moved.layers()
                 .get(0)
                 .masks()
@@ -205,7 +207,7 @@ class EditTest {
                 .get(0)
                 .at();
         assertThat(seenAt(moved, "a", now, 0).minus(new Point(20, 20)).length()).isLessThan(1e-9);
-        Shot whole = apply(moved, new MaskEdits.Move("a", "m", 0, new Point(0, 5)));
+        Shot whole = apply(moved, new PathEdits.MovePoints("a", "mask.m.path", 0, List.of(), new Point(0, 5)));
         Point then = whole.layers()
                 .get(0)
                 .masks()
@@ -218,7 +220,9 @@ class EditTest {
         assertThat(seenAt(whole, "a", then, 0).minus(new Point(20, 25)).length())
                 .isLessThan(1e-9);
         assertThatThrownBy(() -> apply(
-                        shot(a), new MaskEdits.Add("a", "m", 0, MaskEdits.Shape.ELLIPSE, Point.ORIGIN, Point.ORIGIN)))
+                        shot(a),
+                        new MaskEdits.Add(
+                                "a", "m", 0, MaskEdits.Shape.ELLIPSE, Point.ORIGIN, Point.ORIGIN, 5, 0.5, 0, 0)))
                 .hasMessageContaining("Drag over a larger part");
     }
 }

@@ -101,14 +101,7 @@ class GroupEditsTest {
         refused(shot(g.withLeave(Optional.of(Passage.standard(Rate.of(24))))), "arrives or leaves");
         refused(shot(g.withCut(Optional.of(new Cut("c", Cut.With.SHAPE, Cut.Keep.INSIDE))), clip("c")), "is cut");
         refused(shot(clip("c").withCut(Optional.of(new Cut("g", Cut.With.SHAPE, Cut.Keep.INSIDE))), g), "cuts");
-        Mask mask = new Mask(
-                "m",
-                "m",
-                Animated.of(BezierPath.rectangle(new Box(0, 0, 9, 9))),
-                Animated.of(0.0),
-                Animated.of(1.0),
-                false,
-                Mask.Mode.ADD);
+        Mask mask = Mask.of("m", "m", BezierPath.rectangle(new Box(0, 0, 9, 9)));
         refused(shot(g.withMasks(List.of(mask))), "has masks");
         assertThatThrownBy(() -> apply(shot(a), new GroupEdits.Ungroup("a"))).hasMessage("'a' is not a group.");
     }

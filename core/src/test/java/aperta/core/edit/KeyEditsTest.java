@@ -119,24 +119,24 @@ class KeyEditsTest {
                                 new Key<>(2, new Point(30, 0), Ease.LINEAR),
                                 new Key<>(20, new Point(30, 10), Ease.LINEAR)))));
         Shot bent =
-                apply(shot(moving), new PlaceEdits.MovePath("a", 3, 2, MaskEdits.Part.OUT, new Point(30, 20), true));
+                apply(shot(moving), new PlaceEdits.MovePath("a", 3, 2, PathEdits.Part.OUT, new Point(30, 20), true));
         Key<Point> corner = bent.layers().get(0).place().position().keys().get(1);
         assertThat(corner.out().orElseThrow().minus(new Point(0, 20)).length()).isLessThan(1e-9);
         assertThat(corner.in().orElseThrow().minus(new Point(0, -20)).length()).isLessThan(1e-9);
-        Shot straight = apply(bent, new PlaceEdits.MovePath("a", 3, 2, MaskEdits.Part.OUT, new Point(30, 1), false));
+        Shot straight = apply(bent, new PlaceEdits.MovePath("a", 3, 2, PathEdits.Part.OUT, new Point(30, 1), false));
         assertThat(straight.layers().get(0).place().position().keys().get(1).out())
                 .isEmpty();
         Shot moved = apply(
                 shot(moving),
                 new Several(List.of(
-                        new PlaceEdits.MovePath("a", 3, 2, MaskEdits.Part.AT, new Point(31, 5), false),
+                        new PlaceEdits.MovePath("a", 3, 2, PathEdits.Part.AT, new Point(31, 5), false),
                         new KeyEdits.MoveKeys(List.of(new KeyEdits.KeyName("a", "place.position", 2)), 3))));
         assertThat(moved.layers().get(0).place().position().keys().get(1))
                 .satisfies(k -> assertThat(k.at()).isEqualTo(5))
                 .satisfies(k ->
                         assertThat(k.value().minus(new Point(31, 5)).length()).isLessThan(1e-9));
         assertThatThrownBy(() ->
-                        apply(shot(moving), new PlaceEdits.MovePath("a", 3, 1, MaskEdits.Part.AT, Point.ORIGIN, false)))
+                        apply(shot(moving), new PlaceEdits.MovePath("a", 3, 1, PathEdits.Part.AT, Point.ORIGIN, false)))
                 .hasMessageContaining("has no key on frame 1");
         Shot roving = apply(
                 shot(moving), new KeyEdits.SetRoving(List.of(new KeyEdits.KeyName("a", "place.position", 2)), true));

@@ -153,12 +153,14 @@ class RenderTest {
     }
 
     private static Mask mask(String id, Box box, Mask.Mode mode, boolean inverted, double feather) {
-        return new Mask(
-                id, id, Animated.of(BezierPath.rectangle(box)), Animated.of(feather), Animated.of(1.0), inverted, mode);
+        return Mask.of(id, id, BezierPath.rectangle(box))
+                .withFeather(Animated.of(feather))
+                .withInverted(inverted)
+                .withMode(mode);
     }
 
     private static Mask mode(Mask m, Mask.Mode mode) {
-        return new Mask(m.id(), m.name(), m.path(), m.feather(), m.opacity(), m.inverted(), mode);
+        return m.withMode(mode);
     }
 
     /** J2: the time a letter takes must not grow with its scale; here at least its edge stays exact. */

@@ -7,6 +7,7 @@ import aperta.core.edit.LayerEdits;
 import aperta.core.edit.LookEdits;
 import aperta.core.edit.MaskEdits;
 import aperta.core.edit.PassageEdits;
+import aperta.core.edit.PathEdits;
 import aperta.core.edit.PlaceEdits;
 import aperta.core.edit.Settings;
 import aperta.core.edit.Several;
@@ -127,6 +128,7 @@ public final class EditJson {
     private static Codec<Edit> edits() {
         Map<Type, Codec<?>> types = new LinkedHashMap<>();
         types.put(Point.class, TimeCodecs.POINT);
+        types.put(BezierPath.class, TimeCodecs.PATH);
         types.put(Ease.class, TimeCodecs.EASE);
         types.put(Layer.class, ShotJson.LAYER);
         types.put(Format.class, ShotJson.FORMAT);
@@ -178,9 +180,32 @@ public final class EditJson {
         new Kinds(new RecordCodec(opening), kinds.all).put("set-opening", PassageEdits.SetOpening.class, Map.of());
         kinds.put("copy-parts", LookEdits.CopyParts.class, Map.of());
         kinds.put("remove-parts", LookEdits.RemoveParts.class, Map.of());
-        kinds.put("add-mask", MaskEdits.Add.class, Map.of("shape", MaskEdits.Shape.RECTANGLE));
-        kinds.put("move-mask-point", MaskEdits.MovePoint.class, Map.of("part", MaskEdits.Part.AT));
-        kinds.put("move-mask", MaskEdits.Move.class, Map.of());
+        kinds.put(
+                "add-mask",
+                MaskEdits.Add.class,
+                Map.of(
+                        "shape",
+                        MaskEdits.Shape.RECTANGLE,
+                        "points",
+                        5,
+                        "inner",
+                        0.5,
+                        "roundness",
+                        0.0,
+                        "innerRoundness",
+                        0.0));
+        kinds.put("draw-mask", MaskEdits.Draw.class, Map.of());
+        kinds.put("set-mask-lock", MaskEdits.SetLock.class, Map.of());
+        kinds.put("move-point", PathEdits.MovePoint.class, Map.of("part", PathEdits.Part.AT, "both", false));
+        kinds.put("move-points", PathEdits.MovePoints.class, Map.of("points", List.of()));
+        kinds.put("scale-points", PathEdits.ScalePoints.class, Map.of("points", List.of(), "even", true));
+        kinds.put("turn-points", PathEdits.TurnPoints.class, Map.of("points", List.of(), "steps", false));
+        kinds.put("add-point", PathEdits.AddPoint.class, Map.of("here", false));
+        kinds.put("remove-points", PathEdits.RemovePoints.class, Map.of("here", false));
+        kinds.put("set-smooth", PathEdits.SetSmooth.class, Map.of("points", List.of()));
+        kinds.put("bend", PathEdits.Bend.class, Map.of());
+        kinds.put("feather-points", PathEdits.FeatherPoints.class, Map.of("points", List.of()));
+        kinds.put("start-at", PathEdits.StartAt.class, Map.of());
         return Codecs.union(kinds.all);
     }
 

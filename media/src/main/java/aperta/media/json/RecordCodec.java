@@ -58,7 +58,7 @@ final class RecordCodec {
         if (type == long.class) {
             return Codecs.WHOLE;
         }
-        if (type == int.class) {
+        if (type == int.class || type == Integer.class) {
             return Codecs.map(Codecs.WHOLE, v -> (int) Math.max(Integer.MIN_VALUE, Math.min(Integer.MAX_VALUE, v)), i ->
                     (long) i);
         }

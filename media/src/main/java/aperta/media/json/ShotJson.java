@@ -50,8 +50,8 @@ public final class ShotJson {
             new RecipeCodec(Openings.all().stream().map(Opening::descriptor).toList());
     static final Defined<Passage> PASSAGE = new Defined<>("passage", passage());
     static final Defined<Layer> LAYER = new Defined<>("layer", layer());
-    private static final List<Defined<?>> DEFINITIONS =
-            List.of(LAYER, PASSAGE, NUMBERS, POINTS, COLOURS, PATHS, TimeCodecs.EASE, TimeCodecs.SIGNAL);
+    private static final List<Defined<?>> DEFINITIONS = List.of(
+            LAYER, PASSAGE, NUMBERS, POINTS, COLOURS, PATHS, TimeCodecs.KNOTS, TimeCodecs.EASE, TimeCodecs.SIGNAL);
     private static final Codec<Shot> SHOT = shot();
 
     private ShotJson() {}
@@ -254,11 +254,21 @@ public final class ShotJson {
         var name = o.field("name", Codecs.TEXT, Mask::name);
         var path = o.field("path", PATHS, Mask::path);
         var feather = o.field("feather", NUMBERS, Mask::feather, Animated.of(0.0));
+        var expand = o.field("expand", NUMBERS, Mask::expand, Animated.of(0.0));
         var opacity = o.field("opacity", NUMBERS, Mask::opacity, Animated.of(1.0));
         var inverted = o.field("inverted", Codecs.TRUTH, Mask::inverted, false);
         var mode = o.field("mode", Codecs.choice(Mask.Mode.class), Mask::mode, Mask.Mode.ADD);
+        var lock = o.field("lock", Codecs.choice(Mask.Lock.class), Mask::lock, Mask.Lock.LAYER);
         return o.making(r -> new Mask(
-                r.get(id), r.get(name), r.get(path), r.get(feather), r.get(opacity), r.get(inverted), r.get(mode)));
+                r.get(id),
+                r.get(name),
+                r.get(path),
+                r.get(feather),
+                r.get(expand),
+                r.get(opacity),
+                r.get(inverted),
+                r.get(mode),
+                r.get(lock)));
     }
 
     private static Codec<Cut> cut() {

@@ -11,13 +11,16 @@ import aperta.core.time.Key;
 import aperta.core.time.Rate;
 import aperta.core.time.Signal;
 import jakarta.json.Json;
+import jakarta.json.JsonArray;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonString;
 import jakarta.json.JsonValue;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** Rates, eases and values that change over time. */
 final class TimeCodecs {
@@ -54,23 +57,61 @@ final class TimeCodecs {
                             .build(),
                     Codecs.tuple(4))));
 
-    /** A knot as six numbers: the point, the handle that arrives, the handle that leaves. */
-    static final Codec<BezierPath> PATH = Codecs.map(
+    static final Defined<List<BezierPath.Knot>> KNOTS = new Defined<>(
+            "knots",
             Codecs.list(Codecs.of(
-                    (v, where) -> {
-                        double[] n = Codecs.numbers(v, 6, where);
-                        return new BezierPath.Knot(new Point(n[0], n[1]), new Point(n[2], n[3]), new Point(n[4], n[5]));
-                    },
-                    k -> Codecs.numbers(
-                            k.at().x(),
-                            k.at().y(),
-                            k.in().x(),
-                            k.in().y(),
-                            k.out().x(),
-                            k.out().y()),
-                    Codecs.tuple(6))),
-            BezierPath::new,
-            BezierPath::knots);
+                    TimeCodecs::readKnot,
+                    TimeCodecs::writeKnot,
+                    Codecs.anyOf(List.of(Codecs.tuple(6), Codecs.tuple(7))))));
+
+    /**
+     * A list of knots, which is a closed path, or {@code {"open": [knots]}}. A knot is six numbers: the point, the handle
+     * that arrives, the handle that leaves; and a seventh where the feather is wider there.
+     */
+    static final Codec<BezierPath> PATH = Codecs.of(
+            (v, where) -> {
+                boolean open = v instanceof JsonObject o && o.keySet().equals(Set.of("open"));
+                List<BezierPath.Knot> knots = KNOTS.read(open ? v.asJsonObject().get("open") : v, where);
+                try {
+                    return new BezierPath(knots, !open);
+                } catch (IllegalArgumentException e) {
+                    throw new BadDocument(where, e.getMessage());
+                }
+            },
+            p -> p.closed()
+                    ? KNOTS.write(p.knots())
+                    : Json.createObjectBuilder()
+                            .add("open", KNOTS.write(p.knots()))
+                            .build(),
+            Codecs.anyOf(List.of(KNOTS.schema(), openPath())));
+
+    private static JsonObject openPath() {
+        return Json.createObjectBuilder()
+                .add("type", "object")
+                .add("properties", Json.createObjectBuilder().add("open", KNOTS.schema()))
+                .add("required", Json.createArrayBuilder().add("open"))
+                .add("additionalProperties", false)
+                .build();
+    }
+
+    private static BezierPath.Knot readKnot(JsonValue v, String where) {
+        boolean feathered = v instanceof JsonArray a && a.size() == 7;
+        double[] n = Codecs.numbers(v, feathered ? 7 : 6, where);
+        return new BezierPath.Knot(
+                new Point(n[0], n[1]), new Point(n[2], n[3]), new Point(n[4], n[5]), feathered ? n[6] : 0);
+    }
+
+    private static JsonValue writeKnot(BezierPath.Knot k) {
+        double[] six = {
+            k.at().x(), k.at().y(), k.in().x(), k.in().y(), k.out().x(), k.out().y()
+        };
+        if (k.feather() == 0) {
+            return Codecs.numbers(six);
+        }
+        double[] seven = Arrays.copyOf(six, 7);
+        seven[6] = k.feather();
+        return Codecs.numbers(seven);
+    }
 
     private static final Map<String, Ease> NAMED = named();
     private static final Codec<Ease.Spring> SPRING = spring();

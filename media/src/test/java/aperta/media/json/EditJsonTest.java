@@ -10,6 +10,7 @@ import aperta.core.edit.LayerEdits;
 import aperta.core.edit.LookEdits;
 import aperta.core.edit.MaskEdits;
 import aperta.core.edit.PassageEdits;
+import aperta.core.edit.PathEdits;
 import aperta.core.edit.PlaceEdits;
 import aperta.core.edit.Several;
 import aperta.core.edit.TakeApart;
@@ -166,13 +167,29 @@ class EditJsonTest {
         assertThat(read(
                         "{'kind': 'add-mask', 'layer': 'w', 'newId': 'm', 'frame': 0, 'shape': 'ellipse', 'from': [0, 0],"
                                 + " 'to': [5, 5]}"))
-                .isEqualTo(new MaskEdits.Add("w", "m", 0, MaskEdits.Shape.ELLIPSE, Point.ORIGIN, new Point(5, 5)));
+                .isEqualTo(new MaskEdits.Add(
+                        "w", "m", 0, MaskEdits.Shape.ELLIPSE, Point.ORIGIN, new Point(5, 5), 5, 0.5, 0, 0));
         assertThat(read(
-                        "{'kind': 'move-mask-point', 'layer': 'w', 'mask': 'm', 'frame': 0, 'index': 2, 'part': 'out', 'to':"
+                        "{'kind': 'move-point', 'layer': 'w', 'property': 'mask.m.path', 'frame': 0, 'index': 2, 'part':"
+                                + " 'out', 'to': [5, 5]}"))
+                .isEqualTo(
+                        new PathEdits.MovePoint("w", "mask.m.path", 0, 2, PathEdits.Part.OUT, new Point(5, 5), false));
+        assertThat(read(
+                        "{'kind': 'move-points', 'layer': 'w', 'property': 'mask.m.path', 'frame': 0, 'points': [1, 3], 'by':"
                                 + " [5, 5]}"))
-                .isEqualTo(new MaskEdits.MovePoint("w", "m", 0, 2, MaskEdits.Part.OUT, new Point(5, 5)));
-        assertThat(read("{'kind': 'move-mask', 'layer': 'w', 'mask': 'm', 'frame': 0, 'by': [5, 5]}"))
-                .isEqualTo(new MaskEdits.Move("w", "m", 0, new Point(5, 5)));
+                .isEqualTo(new PathEdits.MovePoints("w", "mask.m.path", 0, List.of(1, 3), new Point(5, 5)));
+        assertThat(read(
+                        "{'kind': 'draw-mask', 'layer': 'w', 'newId': 'm', 'frame': 0, 'path': {'open': [[0, 0, 0, 0, 1, 1],"
+                                + " [9, 9, 0, 0, 0, 0, 4]]}}"))
+                .isEqualTo(new MaskEdits.Draw(
+                        "w",
+                        "m",
+                        0,
+                        new BezierPath(
+                                List.of(
+                                        new BezierPath.Knot(Point.ORIGIN, Point.ORIGIN, new Point(1, 1)),
+                                        BezierPath.Knot.corner(9, 9).withFeather(4)),
+                                false)));
     }
 
     @ParameterizedTest
@@ -183,7 +200,7 @@ class EditJsonTest {
                 "{'kind': 'move', 'layer': 'w', 'frame': 3} | the field 'by' is missing.",
                 "{'kind': 'move', 'layer': 'w', 'frame': 3, 'by': [1, 2], 'fast': true} | there is no field 'fast' here",
                 "{'kind': 'turn', 'layer': 7, 'frame': 3, 'from': [1, 2], 'to': [3, 4]} | layer: expected text, not 7.",
-                "{'kind': 'add-mask', 'layer': 'w', 'newId': 'm', 'frame': 0, 'shape': 'heart', 'from': [0, 0], 'to': [5, 5]} | shape: expected one of rectangle, ellipse",
+                "{'kind': 'add-mask', 'layer': 'w', 'newId': 'm', 'frame': 0, 'shape': 'heart', 'from': [0, 0], 'to': [5, 5]} | shape: expected one of rectangle, rounded, ellipse",
                 "{'edit': 1} | expected a kind out of",
             })
     void whatIsWrongIsSaidPlainly(String json, String sentence) {

@@ -86,15 +86,21 @@ final class Handles {
     }
 
     private static JsonObjectBuilder mask(Mask mask, Moment.Seen seen) {
-        Affine map = seen.toShot();
+        Affine map = mask.lock() == Mask.Lock.FRAME ? Affine.IDENTITY : seen.toShot();
         JsonArrayBuilder knots = Json.createArrayBuilder();
+        JsonArrayBuilder feathers = Json.createArrayBuilder();
         for (BezierPath.Knot k : mask.path().at(seen.frame(), BezierPath.MIX).knots()) {
             knots.add(Json.createArrayBuilder()
                     .add(point(map.apply(k.at())))
                     .add(point(map.apply(k.at().plus(k.in()))))
                     .add(point(map.apply(k.at().plus(k.out())))));
+            feathers.add(k.feather());
         }
-        return Json.createObjectBuilder().add("id", mask.id()).add("knots", knots);
+        return Json.createObjectBuilder()
+                .add("id", mask.id())
+                .add("scale", map.meanScale())
+                .add("knots", knots)
+                .add("feathers", feathers);
     }
 
     /**

@@ -1,0 +1,363 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { away, boxOf, pathOf, type KnotAt } from '../lib/paths';
+import { useDesk } from '../stores/desk';
+import type { Handles, Pair } from '../stores/frames';
+import { useShot } from '../stores/shot';
+import { useView } from '../stores/view';
+import { useOnPicture } from './onPicture';
+
+/**
+ * The masks of a layer. A mask that isn't chosen is moved by its edge. On the chosen one a drag bends the edge, a double
+ * click adds a point; points are chosen, moved together, made smooth or corners by a double click; the box round them moves,
+ * scales and turns them, or the whole path where none are chosen.
+ */
+const props = defineProps<{ handles: Handles; locked: boolean }>();
+const view = useView();
+const desk = useDesk();
+const shot = useShot();
+const { at, px, follow } = useOnPicture();
+
+/** More points than these are drawn as one path; they would be too many to keep apart with the pointer. */
+const MANY = 400;
+
+const mask = computed(() => props.handles.masks.find((m) => m.id === view.mask));
+const property = computed(() => `mask.${view.mask}.path`);
+/** The box round the chosen points, or round all of them. */
+const box = computed(() => {
+  const m = mask.value;
+  if (!m || props.locked || view.points.length === 1) return undefined;
+  const some = view.points.length ? m.knots.filter((_, i) => view.points.includes(i)) : m.knots;
+  if (some.length < 2) return undefined;
+  const [x0, y0, x1, y1] = boxOf(some.map((k) => k[0]));
+  const room = px(14);
+  return { x0: x0 - room, y0: y0 - room, x1: x1 + room, y1: y1 + room };
+});
+const corners = computed<Pair[]>(() => {
+  const b = box.value;
+  if (!b) return [];
+  return [
+    [b.x0, b.y0],
+    [b.x1, b.y0],
+    [b.x1, b.y1],
+    [b.x0, b.y1],
+  ];
+});
+const middle = computed<Pair>(() => {
+  const b = box.value;
+  return b ? [(b.x0 + b.x1) / 2, (b.y0 + b.y1) / 2] : [0, 0];
+});
+/** The handle that sets the feather at the one chosen point. */
+const soft = computed(() => {
+  const m = mask.value;
+  const index = view.points[0];
+  const knot = index === undefined ? undefined : m?.knots[index];
+  if (!m || index === undefined || !knot || view.points.length !== 1 || props.locked) return undefined;
+  const [nx, ny] = away(m.knots, index);
+  const reach = px(22) + ((m.feathers[index] ?? 0) * m.scale) / 2;
+  return {
+    index,
+    from: knot[0],
+    to: [knot[0][0] + nx * reach, knot[0][1] + ny * reach] as Pair,
+    n: [nx, ny] as Pair,
+  };
+});
+const style = computed(() => view.maskLines);
+const far = (a: Pair, b: Pair) => Math.hypot(a[0] - b[0], a[1] - b[1]) > px(2);
+
+const edit = (kind: string, more: Record<string, unknown>) =>
+  desk.keyedToo(property.value, {
+    kind,
+    layer: view.layer,
+    property: property.value,
+    frame: view.frame,
+    ...more,
+  });
+
+function handle(e: PointerEvent, index: number, part: 'in' | 'out') {
+  follow(e, 'Move handle', (to, m) => edit('move-point', { index, part, to, both: !m.altKey }));
+}
+
+function point(e: PointerEvent, id: string, index: number) {
+  if (view.mask !== id) view.chooseMask(id);
+  if (e.shiftKey) {
+    view.points = view.points.includes(index)
+      ? view.points.filter((i) => i !== index)
+      : [...view.points, index];
+    return;
+  }
+  if (!view.points.includes(index)) view.points = [index];
+  const from = at(e);
+  const points = view.points;
+  follow(e, points.length > 1 ? 'Move mask points' : 'Move mask point', (to) =>
+    points.length > 1
+      ? edit('move-points', { points, by: [to[0] - from[0], to[1] - from[1]] })
+      : edit('move-point', { index, to }),
+  );
+}
+
+function edge(e: PointerEvent, id: string) {
+  const from = at(e);
+  if (view.mask !== id) {
+    view.chooseMask(id);
+    follow(e, 'Move mask', (to) =>
+      edit('move-points', { points: [], by: [to[0] - from[0], to[1] - from[1]] }),
+    );
+    return;
+  }
+  follow(e, 'Bend the edge', (to) => edit('bend', { from, to }));
+}
+
+function add(e: MouseEvent) {
+  void shot.edit('Add mask point', edit('add-point', { at: at(e), here: e.altKey }));
+}
+
+function smoothOrCorner(index: number, knot: KnotAt) {
+  const smooth = !far(knot[1], knot[0]) && !far(knot[2], knot[0]);
+  void shot.edit(smooth ? 'Smooth' : 'Corner', edit('set-smooth', { points: [index], smooth }));
+}
+
+function whole(e: PointerEvent, kind: 'move' | 'scale' | 'turn', pivot: Pair = middle.value) {
+  const from = at(e);
+  const points = view.points;
+  if (kind === 'move')
+    follow(e, 'Move mask', (to) => edit('move-points', { points, by: [to[0] - from[0], to[1] - from[1]] }));
+  else if (kind === 'scale')
+    follow(e, 'Scale mask', (to, m) => edit('scale-points', { points, pivot, from, to, even: !m.shiftKey }));
+  else follow(e, 'Turn mask', (to, m) => edit('turn-points', { points, pivot, from, to, steps: m.shiftKey }));
+}
+
+function feather(e: PointerEvent) {
+  const s = soft.value;
+  const m = mask.value;
+  if (!s || !m) return;
+  follow(e, 'Feather at a point', (to) => {
+    const along = (to[0] - s.from[0]) * s.n[0] + (to[1] - s.from[1]) * s.n[1];
+    const width = Math.max(0, Math.min(4000, ((along - px(22)) * 2) / m.scale));
+    return edit('feather-points', { points: [s.index], feather: Math.round(width * 10) / 10 });
+  });
+}
+
+const dots = (knots: KnotAt[]) => {
+  const d = px(2.5);
+  return knots.map((k) => `M${k[0][0] - d} ${k[0][1] - d}h${2 * d}v${2 * d}h${-2 * d}Z`).join('');
+};
+</script>
+
+<template>
+  <g v-for="m in handles.masks" :key="m.id" class="mask" :class="[{ chosen: m.id === view.mask }, style]">
+    <path
+      :d="pathOf(m.knots, true)"
+      class="path"
+      :stroke-width="px(1.5)"
+      :data-testid="`mask-path-${m.id}`"
+    />
+    <path
+      v-if="!locked && view.tool === 'choose'"
+      :d="pathOf(m.knots, true)"
+      class="grip"
+      :stroke-width="px(9)"
+      @pointerdown.stop="edge($event, m.id)"
+      @dblclick.stop="m.id === view.mask && add($event)"
+    />
+    <template v-if="!locked && m.id !== view.mask">
+      <path :d="dots(m.knots)" class="dots" />
+    </template>
+  </g>
+  <g v-if="mask && !locked && view.tool === 'choose'" class="mask chosen">
+    <template v-if="box">
+      <rect
+        class="box"
+        :x="box.x0"
+        :y="box.y0"
+        :width="box.x1 - box.x0"
+        :height="box.y1 - box.y0"
+        :stroke-width="px(1)"
+        :stroke-dasharray="`${px(2)} ${px(3)}`"
+      />
+      <rect
+        v-for="(c, i) in corners"
+        :key="i"
+        class="corner"
+        :x="c[0] - px(4)"
+        :y="c[1] - px(4)"
+        :width="px(8)"
+        :height="px(8)"
+        :stroke-width="px(1.5)"
+        :data-testid="`mask-corner-${i}`"
+        @pointerdown.stop="whole($event, 'scale', corners[(i + 2) % 4])"
+      >
+        <title>Scale; with Shift each direction by itself</title>
+      </rect>
+      <circle
+        class="turn"
+        :cx="middle[0]"
+        :cy="box.y0 - px(20)"
+        :r="px(4.5)"
+        :stroke-width="px(1.5)"
+        data-testid="mask-turn"
+        @pointerdown.stop="whole($event, 'turn')"
+      >
+        <title>Turn; with Shift in steps of 15°</title>
+      </circle>
+      <path
+        class="cross"
+        :d="`M${middle[0] - px(7)} ${middle[1]}h${px(14)}M${middle[0]} ${middle[1] - px(7)}v${px(14)}`"
+        :stroke-width="px(1.5)"
+      />
+      <circle
+        class="middle"
+        :cx="middle[0]"
+        :cy="middle[1]"
+        :r="px(9)"
+        data-testid="mask-middle"
+        @pointerdown.stop="whole($event, 'move')"
+      >
+        <title>Move</title>
+      </circle>
+    </template>
+    <template v-for="(k, i) in mask.knots" :key="i">
+      <template v-if="mask.knots.length <= MANY || view.points.includes(i)">
+        <template v-for="part in [1, 2] as const" :key="part">
+          <template v-if="far(k[part], k[0]) && (view.points.includes(i) || mask.knots.length <= 8)">
+            <line
+              :x1="k[0][0]"
+              :y1="k[0][1]"
+              :x2="k[part][0]"
+              :y2="k[part][1]"
+              :stroke-width="px(1)"
+              class="arm"
+            />
+            <circle
+              :cx="k[part][0]"
+              :cy="k[part][1]"
+              :r="px(3.5)"
+              class="pull"
+              :data-testid="`pull-${part === 1 ? 'in' : 'out'}-${i}`"
+              @pointerdown.stop="handle($event, i, part === 1 ? 'in' : 'out')"
+            />
+          </template>
+        </template>
+        <circle
+          :cx="k[0][0]"
+          :cy="k[0][1]"
+          :r="px(5)"
+          class="knot"
+          :class="{ chosen: view.points.includes(i), first: i === 0 }"
+          :stroke-width="px(1.5)"
+          :data-testid="`knot-${i}`"
+          @pointerdown.stop="point($event, mask.id, i)"
+          @dblclick.stop="smoothOrCorner(i, k)"
+        >
+          <title>{{ i === 0 ? 'The first point. ' : '' }}Double click: smooth or corner</title>
+        </circle>
+      </template>
+    </template>
+    <path v-if="mask.knots.length > MANY" :d="dots(mask.knots)" class="dots" />
+    <template v-if="soft">
+      <line
+        :x1="soft.from[0]"
+        :y1="soft.from[1]"
+        :x2="soft.to[0]"
+        :y2="soft.to[1]"
+        :stroke-width="px(1)"
+        :stroke-dasharray="`${px(2)} ${px(2)}`"
+        class="arm"
+      />
+      <rect
+        class="soft"
+        :x="soft.to[0] - px(4)"
+        :y="soft.to[1] - px(4)"
+        :width="px(8)"
+        :height="px(8)"
+        :transform="`rotate(45 ${soft.to[0]} ${soft.to[1]})`"
+        :stroke-width="px(1.5)"
+        data-testid="feather"
+        @pointerdown.stop="feather"
+      >
+        <title>Feather at this point</title>
+      </rect>
+    </template>
+  </g>
+</template>
+
+<style scoped>
+.mask .path {
+  fill: none;
+  stroke: #f4f4f4;
+  stroke-dasharray: 8 5;
+  pointer-events: none;
+}
+.mask.chosen .path {
+  stroke: var(--accent);
+  stroke-dasharray: none;
+}
+.mask.faded .path {
+  opacity: 0.35;
+}
+.mask.hidden .path {
+  opacity: 0;
+}
+.mask.warm .path {
+  stroke: var(--warn);
+}
+.grip {
+  fill: none;
+  stroke: transparent;
+  pointer-events: stroke;
+  cursor: move;
+}
+.chosen .grip {
+  cursor: crosshair;
+}
+.dots {
+  fill: #f4f4f4;
+  pointer-events: none;
+}
+.knot {
+  fill: #1e1e1e;
+  stroke: #f4f4f4;
+  cursor: pointer;
+}
+.knot.first {
+  stroke-dasharray: none;
+  stroke: var(--accent);
+}
+.knot.chosen {
+  fill: var(--accent);
+}
+.pull {
+  fill: #f4f4f4;
+  cursor: pointer;
+}
+.arm {
+  stroke: #f4f4f499;
+}
+.box {
+  fill: none;
+  stroke: #f4f4f499;
+  pointer-events: none;
+}
+.corner,
+.turn,
+.soft {
+  fill: #1e1e1e;
+  stroke: #f4f4f4;
+  cursor: nwse-resize;
+}
+.turn {
+  cursor: grab;
+}
+.soft {
+  cursor: ns-resize;
+  stroke: var(--accent);
+}
+.cross {
+  stroke: #f4f4f4;
+  pointer-events: none;
+}
+.middle {
+  fill: transparent;
+  cursor: move;
+}
+</style>

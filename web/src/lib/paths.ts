@@ -1,0 +1,40 @@
+import type { Pair } from '../stores/frames';
+
+/** A point and the ends of its two handles. */
+export type KnotAt = [Pair, Pair, Pair];
+
+/** A path through knots, for SVG. */
+export function pathOf(knots: KnotAt[], closed: boolean): string {
+  const first = knots[0];
+  if (!first) return '';
+  const parts = [`M${first[0].join(' ')}`];
+  const ends = closed ? [...knots.slice(1), first] : knots.slice(1);
+  ends.forEach((next, i) => {
+    const from = knots[i] ?? first;
+    parts.push(`C${from[2].join(' ')} ${next[1].join(' ')} ${next[0].join(' ')}`);
+  });
+  return parts.join('') + (closed ? 'Z' : '');
+}
+
+/** The box round points: left, top, right, bottom. */
+export function boxOf(points: Pair[]): [number, number, number, number] {
+  const xs = points.map((p) => p[0]);
+  const ys = points.map((p) => p[1]);
+  return [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)];
+}
+
+/** The direction away from a path at one of its knots, one long: at right angles to the line between its neighbours. */
+export function away(knots: KnotAt[], index: number): Pair {
+  const n = knots.length;
+  const before = knots[(index + n - 1) % n]?.[0] ?? [0, 0];
+  const after = knots[(index + 1) % n]?.[0] ?? [0, 0];
+  const [dx, dy] = [after[0] - before[0], after[1] - before[1]];
+  const length = Math.hypot(dx, dy) || 1;
+  // Twice the area, signed: what is drawn the other way round has its outside on the other side.
+  const area = knots.reduce((sum, k, i) => {
+    const next = knots[(i + 1) % n]?.[0] ?? k[0];
+    return sum + k[0][0] * next[1] - next[0] * k[0][1];
+  }, 0);
+  const side = area >= 0 ? 1 : -1;
+  return [(side * dy) / length, (-side * dx) / length];
+}
