@@ -332,6 +332,7 @@ const dots = (knots: KnotAt[]) => {
 }
 .arm {
   stroke: #f4f4f499;
+  pointer-events: none;
 }
 .box {
   fill: none;

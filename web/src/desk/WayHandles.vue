@@ -103,5 +103,6 @@ const far = (a: Pair, b: Pair) => Math.hypot(a[0] - b[0], a[1] - b[1]) > px(2);
 }
 .arm {
   stroke: #f4f4f499;
+  pointer-events: none;
 }
 </style>

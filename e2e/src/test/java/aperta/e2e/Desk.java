@@ -144,7 +144,8 @@ final class Desk {
         if (!page.url().contains("/shots/")) {
             return;
         }
-        page.waitForTimeout(60);
+        // What a gesture has set off is told by the page once it has painted twice, however busy the machine is.
+        page.evaluate("() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))");
         page.locator(".state")
                 .filter(new Locator.FilterOptions().setHasText("saved"))
                 .waitFor();

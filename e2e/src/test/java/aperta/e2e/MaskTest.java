@@ -61,7 +61,7 @@ class MaskTest {
     /** Four points open sideways: two of them are chosen and go together; 60 pixels of feather. */
     private static void travels(Desk desk) {
         desk.button("Four points").click();
-        desk.drag(desk.at(-100, -100, W), desk.at(200, 640, W));
+        desk.drag(desk.at(4, 4, W), desk.at(200, 536, W));
         desk.number("Feather", "60");
         desk.frame(0);
         desk.key("Path");
@@ -75,7 +75,10 @@ class MaskTest {
         assertThat(moved).isCloseTo(600, within(3.0));
         assertThat(path(desk, 0, 24).knots().get(0))
                 .isEqualTo(path(desk, 0, 0).knots().get(0));
+        desk.press("Control+a");
         desk.choose("Ease", "linear");
+        desk.press("Escape", "Escape", "Escape");
+        desk.page.getByTestId("mask-0").click(new Locator.ClickOptions().setPosition(4, 4));
         for (int f : new int[] {0, 12, 24}) {
             BufferedImage picture = desk.picture(f);
             double edge = path(desk, 0, f).knots().get(1).at().x() + W / 2.0;
