@@ -5,6 +5,7 @@ import type { Layer } from '../api/client';
 import type { PropertyNow } from '../stores/frames';
 import { useShot } from '../stores/shot';
 import MaskSection from './MaskSection.vue';
+import PropertyRow from './PropertyRow.vue';
 
 /** What is visible of the layer: what it is cut by, and its masks. */
 const props = defineProps<{ layer: Layer; properties: PropertyNow[]; locked: boolean }>();
@@ -17,6 +18,18 @@ const cutters = computed(() => [
     .filter((l) => l.id !== props.layer.id)
     .map((l) => ({ value: l.id, label: l.name })),
 ]);
+/** What a layer does with what lies below it in its group. */
+const JOINS = [
+  { value: 'over', label: 'lies under it' },
+  { value: 'stay-inside', label: 'holds it (it stays inside)' },
+  { value: 'keep-below', label: 'is kept inside it' },
+  { value: 'knock-out-below', label: 'is knocked out by it' },
+];
+const PLAIN: Record<string, number> = { black: 0, white: 1, gamma: 1, spread: 0, blur: 0 };
+/** Whether anything is done to the matte. */
+const toned = computed(() =>
+  Object.entries(props.layer.cut?.tone ?? {}).some(([name, value]) => value !== PLAIN[name]),
+);
 const cuts = computed(() => shot.everyLayer().filter((l) => l.cut?.by === props.layer.id));
 
 function setCut(part: Partial<NonNullable<Layer['cut']>>) {
@@ -36,6 +49,18 @@ function setCut(part: Partial<NonNullable<Layer['cut']>>) {
       :value="layer.cut?.by ?? ''"
       :options="cutters"
       @change="(v) => setCut({ by: String(v ?? '') })"
+    />
+  </div>
+  <div class="line">
+    <span class="label">Below it</span>
+    <Select
+      size="small"
+      class="grow"
+      aria-label="What it does with what lies below"
+      :disabled="locked"
+      :value="layer.join"
+      :options="JOINS"
+      @change="(v) => shot.setField(layer.id, 'join', v, 'Join')"
     />
   </div>
   <template v-if="layer.cut">
@@ -59,6 +84,16 @@ function setCut(part: Partial<NonNullable<Layer['cut']>>) {
         @change="(v) => setCut({ keep: v as 'inside' })"
       />
     </div>
+    <details class="tone" :open="toned || undefined">
+      <summary>The matte that is taken from it</summary>
+      <PropertyRow
+        v-for="p in properties.filter((q) => q.name.startsWith('cut.'))"
+        :key="p.name"
+        :property="p"
+        :label="p.name === 'cut.blur' ? 'Blur' : p.label"
+        :locked="locked"
+      />
+    </details>
   </template>
   <p v-if="cuts.length" class="why">
     Cuts {{ cuts.map((l) => l.name).join(', ') }}.
@@ -90,5 +125,15 @@ function setCut(part: Partial<NonNullable<Layer['cut']>>) {
 .why {
   margin: 2px 0 6px;
   color: var(--quiet);
+}
+.tone {
+  margin-top: 2px;
+}
+.tone summary {
+  color: var(--quiet);
+  cursor: pointer;
+}
+.tone[open] {
+  padding-bottom: 4px;
 }
 </style>

@@ -24,7 +24,7 @@ const layer = computed(() => props.row.layer);
 const timing = useTiming();
 const unfolded = computed(() => view.unfolded.has(layer.value.id));
 const group = computed(() => layer.value.content.kind === 'group');
-const dropping = ref<'above' | 'below' | 'into'>();
+const dropping = ref<'above' | 'below' | 'into' | 'cutter'>();
 
 function flip(field: 'hidden' | 'locked' | 'solo', label: string) {
   void shot.setField(layer.value.id, field, !layer.value[field], label);
@@ -67,11 +67,29 @@ function alone(e: MouseEvent) {
   if (!e.ctrlKey && !e.metaKey && !e.shiftKey && view.layers.length > 1) view.choose(layer.value.id);
 }
 
+/** From the ring at the row's left one drags to the row that is to cut it. */
+function cutStart(e: DragEvent) {
+  e.stopPropagation();
+  e.dataTransfer?.setData('application/x-aperta-cut', layer.value.id);
+}
+
+function cutBy(id: string) {
+  const cut = shot.find(id);
+  if (!cut || id === layer.value.id) return;
+  const next = { with: 'shape', keep: 'inside', ...(cut.cut ?? {}), by: layer.value.id };
+  void shot.setField(id, 'cut', next, 'Cut by');
+}
+
 function dragStart(e: DragEvent) {
   e.dataTransfer?.setData('application/x-aperta-layer', layer.value.id);
 }
 
 function dragOver(e: DragEvent) {
+  if (e.dataTransfer?.types.includes('application/x-aperta-cut')) {
+    e.preventDefault();
+    dropping.value = 'cutter';
+    return;
+  }
   if (!e.dataTransfer?.types.includes('application/x-aperta-layer')) return;
   e.preventDefault();
   const box = (e.currentTarget as HTMLElement).getBoundingClientRect();
@@ -82,6 +100,12 @@ function dragOver(e: DragEvent) {
 
 /** Among its neighbours a layer takes another place; elsewhere, and onto a group, it goes into another list. */
 function drop(e: DragEvent) {
+  const cut = e.dataTransfer?.getData('application/x-aperta-cut');
+  if (cut) {
+    dropping.value = undefined;
+    cutBy(cut);
+    return;
+  }
   const id = e.dataTransfer?.getData('application/x-aperta-layer');
   const from = shot.row(id);
   const place = dropping.value;
@@ -142,6 +166,14 @@ function outOfGroup() {
     @dragleave="dropping = undefined"
     @drop.prevent="drop"
   >
+    <span
+      v-if="!layer.locked && layer.content.kind !== 'sound'"
+      class="cut"
+      draggable="true"
+      :data-testid="`cut-${layer.name}`"
+      title="Drag onto the layer that is to cut this one"
+      @dragstart="cutStart"
+    ></span>
     <span class="indent" :style="{ width: `${row.depth * 14}px` }"></span>
     <button
       v-if="folds"
@@ -253,6 +285,24 @@ function outOfGroup() {
 }
 .name.into {
   box-shadow: inset 0 0 0 2px var(--accent);
+}
+.name.cutter {
+  box-shadow: inset 0 0 0 2px var(--warn);
+}
+.cut {
+  position: absolute;
+  left: 13px;
+  top: calc(50% - 7px);
+  width: 13px;
+  height: 13px;
+  border: 1.5px dashed #8f8f8f;
+  border-radius: 50%;
+  box-sizing: border-box;
+  opacity: 0;
+  cursor: grab;
+}
+.name:hover .cut {
+  opacity: 1;
 }
 .inside {
   font-size: 11px;

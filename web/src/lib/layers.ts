@@ -84,6 +84,7 @@ export function keyed(layer: Layer): KeyedProperty[] {
     look(layer.content.paint, 'fill');
   }
   layer.masks.forEach((m) => look(m, `mask.${m.id}`, `${m.name} `));
+  if (layer.cut) look(layer.cut.tone, 'cut', 'cut ');
   return found;
 }
 
@@ -100,7 +101,10 @@ export function numeric(layer: Layer): string[] {
   look(layer.place, 'place');
   if (layer.content.kind === 'text') look(layer.content, 'text');
   if (layer.content.kind === 'fill') look(layer.content, 'fill');
-  layer.masks.forEach((m) => look({ feather: m.feather, opacity: m.opacity }, `mask.${m.id}`));
+  layer.masks.forEach((m) =>
+    look({ feather: m.feather, expand: m.expand, opacity: m.opacity }, `mask.${m.id}`),
+  );
+  if (layer.cut) look(layer.cut.tone, 'cut');
   return found;
 }
 

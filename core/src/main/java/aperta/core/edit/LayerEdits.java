@@ -1,7 +1,6 @@
 package aperta.core.edit;
 
 import aperta.core.shot.Content;
-import aperta.core.shot.Cut;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Place;
 import aperta.core.shot.Property;
@@ -122,7 +121,7 @@ public final class LayerEdits {
             Layer next = following(layer, id -> Optional.of(names.getOrDefault(id, id)))
                     .withIdentity(names.get(layer.id()), layer.name())
                     .withParent(layer.parent().map(p -> names.getOrDefault(p, p)))
-                    .withCut(layer.cut().map(c -> new Cut(names.getOrDefault(c.by(), c.by()), c.with(), c.keep())));
+                    .withCut(layer.cut().map(c -> c.withBy(names.getOrDefault(c.by(), c.by()))));
             return layer.content() instanceof Content.Group group
                     ? next.withContent(new Content.Group(
                             group.layers().stream().map(l -> renamed(l, names)).toList()))

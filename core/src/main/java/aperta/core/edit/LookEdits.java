@@ -2,6 +2,7 @@ package aperta.core.edit;
 
 import aperta.core.shot.BlendMode;
 import aperta.core.shot.Content;
+import aperta.core.shot.Join;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Place;
 import aperta.core.shot.Property;
@@ -66,7 +67,11 @@ public final class LookEdits {
             case TRANSFORM -> to.withPlace(from.place());
             case KEYS -> keyed(from, to);
             case MASKS -> to.withMasks(from.masks());
-            case CUT -> from.cut().filter(c -> c.by().equals(to.id())).isPresent() ? to : to.withCut(from.cut());
+            case CUT -> {
+                Layer joined = to.withJoin(from.join());
+                boolean itself = from.cut().filter(c -> c.by().equals(to.id())).isPresent();
+                yield itself ? joined : joined.withCut(from.cut());
+            }
             case ARRIVAL -> to.withArrive(from.arrive());
             case DEPARTURE -> to.withLeave(from.leave());
             case TEXT_STYLE -> styled(from, to);
@@ -88,7 +93,7 @@ public final class LookEdits {
                     }
                 });
             case MASKS -> l.withMasks(List.of());
-            case CUT -> l.withCut(Optional.empty());
+            case CUT -> l.withCut(Optional.empty()).withJoin(Join.OVER);
             case ARRIVAL -> l.withArrive(Optional.empty());
             case DEPARTURE -> l.withLeave(Optional.empty());
             case TEXT_STYLE ->

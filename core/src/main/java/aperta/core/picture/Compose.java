@@ -46,6 +46,29 @@ public final class Compose {
         }
     }
 
+    /**
+     * Takes back what a picture that was laid over another shows beside it: Porter and Duff's <em>atop</em>,
+     * {@code Fa = αb, Fb = 1 − αa}, with whichever colours it was laid over.
+     *
+     * @param result of laying {@code source} over {@code below}
+     */
+    public static void stayInside(Picture result, Picture source, Picture below) {
+        Region both = result.domain().intersect(source.domain());
+        float[][] now = result.planes();
+        float[][] before = below.planes();
+        for (int y = both.y(); y < both.bottom(); y++) {
+            int at = result.index(both.x(), y);
+            int from = source.index(both.x(), y);
+            int old = below.index(both.x(), y);
+            for (int c = 0; c < 4; c++) {
+                for (int k = 0; k < both.width(); k++) {
+                    float kept = before[c][old + k] * (1 - source.alpha[from + k]);
+                    now[c][at + k] = kept + below.alpha[old + k] * (now[c][at + k] - kept);
+                }
+            }
+        }
+    }
+
     /** Copies the pixels that both have. */
     public static void copy(Picture into, Picture source) {
         Region both = into.domain().intersect(source.domain());

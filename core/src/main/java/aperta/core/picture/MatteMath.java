@@ -38,6 +38,21 @@ public final class MatteMath {
         }
     }
 
+    /** What becomes of one value. */
+    public interface Change {
+        float of(float value);
+    }
+
+    public static void change(Matte matte, Change change) {
+        Region d = matte.domain();
+        for (int y = d.y(); y < d.bottom(); y++) {
+            int at = matte.index(d.x(), y);
+            for (int k = at; k < at + d.width(); k++) {
+                matte.value[k] = change.of(matte.value[k]);
+            }
+        }
+    }
+
     /** a + m − a·m: the union. */
     public static void add(Matte into, Matte m, float opacity) {
         each(into, m, (a, b) -> a + b * opacity - a * b * opacity);

@@ -56,6 +56,9 @@ public final class Planner implements Opener, Edit.Extents {
     /** A narrower feather, in raster pixels, can't be seen. */
     private static final double LEAST_FEATHER = 0.02;
 
+    /** A smaller move of an edge, in raster pixels, can't be seen. */
+    private static final double LEAST_SPREAD = 0.01;
+
     private final Sources sources;
     private final Settings settings;
 
@@ -192,7 +195,7 @@ public final class Planner implements Opener, Edit.Extents {
             for (int i = layers.size() - 1; i >= 0; i--) {
                 Layer layer = layers.get(i);
                 if (moment.shows(layer)) {
-                    finished(layer).ifPresent(p -> entries.add(new Stack.Entry(p, layer.blend())));
+                    finished(layer).ifPresent(p -> entries.add(new Stack.Entry(p, layer.blend(), layer.join())));
                 }
             }
             return new Stack(entries);
@@ -203,12 +206,28 @@ public final class Planner implements Opener, Edit.Extents {
             if (layer.cut().isEmpty() || whole.isEmpty()) {
                 return whole;
             }
-            Cut cut = layer.cut().get();
+            Cut cut = moment.of(layer.id()).still().cut().orElseThrow();
             Optional<Step.Paints> cutter = uncut(moment.of(cut.by()).layer());
             if (cutter.isEmpty()) {
                 return cut.keep() == Cut.Keep.INSIDE ? Optional.empty() : whole;
             }
-            return Optional.of(new CutBy(whole.get(), cutter.get(), cut.with(), cut.keep(), light));
+            return Optional.of(new CutBy(whole.get(), matte(cut, cutter.get()), cut.keep()));
+        }
+
+        private Step.Shades matte(Cut cut, Step.Paints cutter) {
+            Step.Shades matte = new Taken(cutter, cut.with(), light);
+            Cut.Tone tone = cut.tone();
+            if (tone.black().at(0, Mix.NUMBER) != 0
+                    || tone.white().at(0, Mix.NUMBER) != 1
+                    || tone.gamma().at(0, Mix.NUMBER) != 1) {
+                matte = new Toned(matte, tone);
+            }
+            double spread = tone.spread().at(0, Mix.NUMBER) * scale;
+            if (Math.abs(spread) >= LEAST_SPREAD) {
+                matte = new Spread(matte, spread);
+            }
+            double sigma = tone.blur().at(0, Mix.NUMBER) * scale;
+            return sigma >= LEAST_BLUR ? new Feathered(matte, sigma) : matte;
         }
 
         /** The layer's picture before its own cut; nothing where it is not there or too flat to be seen. */

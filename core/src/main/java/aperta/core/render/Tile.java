@@ -1,11 +1,9 @@
 package aperta.core.render;
 
-import aperta.core.picture.Compose;
 import aperta.core.picture.Matte;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
 import aperta.core.picture.Scratch;
-import aperta.core.picture.Transfer;
 import java.util.Optional;
 import java.util.function.Consumer;
 
@@ -50,28 +48,6 @@ public final class Tile {
     void withMatte(Step.Shades step, Region part, Consumer<Matte> use) {
         Matte matte = scratch.matte(part);
         step.shade(matte, this);
-        use.accept(matte);
-        scratch.give(matte);
-    }
-
-    /**
-     * A matte from what a picture has of alpha, or of brightness, on a part.
-     *
-     * @param brightness the transfer of the picture's values, where brightness is wanted
-     */
-    void withMatteOf(Step.Paints step, Optional<Transfer> brightness, Region part, Consumer<Matte> use) {
-        Matte matte = scratch.matte(part);
-        if (brightness.isEmpty() && step instanceof Filled filled && filled.plainAlpha()) {
-            filled.shade(matte, this);
-        } else {
-            withPicture(step, part, p -> {
-                if (brightness.isPresent()) {
-                    Compose.brightness(p, brightness.get(), matte);
-                } else {
-                    Compose.alpha(p, matte);
-                }
-            });
-        }
         use.accept(matte);
         scratch.give(matte);
     }

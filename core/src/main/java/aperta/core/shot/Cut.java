@@ -1,13 +1,17 @@
 package aperta.core.shot;
 
+import aperta.core.time.Animated;
+import aperta.core.time.Mix;
+
 /**
  * What a layer is cut by.
  *
  * @param by the id of the cutting layer, anywhere in the shot
  * @param with its shape (alpha) or its brightness (BT.709 luma of the display-encoded picture on black)
  * @param keep what stays: what lies inside the cutter or outside
+ * @param tone what is done to the matte that is taken from the cutter, whose own picture stays as it is
  */
-public record Cut(String by, With with, Keep keep) {
+public record Cut(String by, With with, Keep keep, Tone tone) {
     public enum With {
         SHAPE,
         BRIGHTNESS
@@ -16,5 +20,67 @@ public record Cut(String by, With with, Keep keep) {
     public enum Keep {
         INSIDE,
         OUTSIDE
+    }
+
+    /**
+     * Values of a matte changed, then its edge moved, then blurred.
+     *
+     * @param black the value that becomes 0
+     * @param white the value that becomes 1
+     * @param gamma what lies between is raised to 1/gamma
+     * @param spread by how many pixels bright parts grow, or shrink where negative (choke)
+     * @param blur the Gaussian's σ in pixels
+     */
+    public record Tone(
+            Animated<Double> black,
+            Animated<Double> white,
+            Animated<Double> gamma,
+            Animated<Double> spread,
+            Animated<Double> blur) {
+        public static final Tone PLAIN =
+                new Tone(Animated.of(0.0), Animated.of(1.0), Animated.of(1.0), Animated.of(0.0), Animated.of(0.0));
+
+        public Tone withBlack(Animated<Double> other) {
+            return new Tone(other, white, gamma, spread, blur);
+        }
+
+        public Tone withWhite(Animated<Double> other) {
+            return new Tone(black, other, gamma, spread, blur);
+        }
+
+        public Tone withGamma(Animated<Double> other) {
+            return new Tone(black, white, other, spread, blur);
+        }
+
+        public Tone withSpread(Animated<Double> other) {
+            return new Tone(black, white, gamma, other, blur);
+        }
+
+        public Tone withBlur(Animated<Double> other) {
+            return new Tone(black, white, gamma, spread, other);
+        }
+
+        /** What becomes of a value, at rest. */
+        public float of(float value) {
+            double low = black.at(0, Mix.NUMBER);
+            double high = white.at(0, Mix.NUMBER);
+            double range = high - low;
+            double v = range == 0 ? (value >= high ? 1 : 0) : Math.min(1, Math.max(0, (value - low) / range));
+            double g = gamma.at(0, Mix.NUMBER);
+            return (float) (g == 1 ? v : StrictMath.pow(v, 1 / g));
+        }
+    }
+
+    /** A cut with the matte as it is. */
+    public Cut(String by, With with, Keep keep) {
+        this(by, with, keep, Tone.PLAIN);
+    }
+
+    public Cut withBy(String other) {
+        return new Cut(other, with, keep, tone);
+    }
+
+    public Cut withTone(Tone other) {
+        return new Cut(by, with, keep, other);
     }
 }

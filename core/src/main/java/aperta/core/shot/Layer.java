@@ -9,6 +9,7 @@ import java.util.function.Consumer;
  *
  * @param pace how its content runs
  * @param parent the id of the layer whose place this one's place is relative to
+ * @param join what it does with what lies below it in its group
  * @param alsoShown whether it shows by itself although another layer is cut by it
  * @param motionBlur whether it is blurred by what moves while the shutter is open
  * @param hidden doesn't show; still cuts what is cut by it
@@ -25,6 +26,7 @@ public record Layer(
         Optional<String> parent,
         List<Mask> masks,
         Optional<Cut> cut,
+        Join join,
         boolean alsoShown,
         Optional<Passage> arrive,
         Optional<Passage> leave,
@@ -49,6 +51,7 @@ public record Layer(
                 Optional.empty(),
                 List.of(),
                 Optional.empty(),
+                Join.OVER,
                 false,
                 Optional.empty(),
                 Optional.empty(),
@@ -92,6 +95,10 @@ public record Layer(
 
     public Layer withCut(Optional<Cut> other) {
         return with(d -> d.cut = other);
+    }
+
+    public Layer withJoin(Join other) {
+        return with(d -> d.join = other);
     }
 
     public Layer withAlsoShown(boolean other) {
@@ -139,6 +146,7 @@ public record Layer(
         private Optional<String> parent;
         private List<Mask> masks;
         private Optional<Cut> cut;
+        private Join join;
         private boolean alsoShown;
         private Optional<Passage> arrive;
         private Optional<Passage> leave;
@@ -158,6 +166,7 @@ public record Layer(
             parent = l.parent;
             masks = l.masks;
             cut = l.cut;
+            join = l.join;
             alsoShown = l.alsoShown;
             arrive = l.arrive;
             leave = l.leave;
@@ -179,6 +188,7 @@ public record Layer(
                     parent,
                     masks,
                     cut,
+                    join,
                     alsoShown,
                     arrive,
                     leave,

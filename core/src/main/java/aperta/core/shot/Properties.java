@@ -3,6 +3,7 @@ package aperta.core.shot;
 import aperta.core.time.Animated;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 
@@ -69,6 +70,31 @@ final class Properties {
                     l -> l.place().blur(),
                     (l, v) -> l.withPlace(l.place().withBlur(v))));
 
+    private static final List<Property<?>> CUT = List.of(
+            cut("cut.black", "Black point", "%", -1, 2, Cut.Tone::black, Cut.Tone::withBlack),
+            cut("cut.white", "White point", "%", -1, 2, Cut.Tone::white, Cut.Tone::withWhite),
+            cut("cut.gamma", "Gamma", "", 0.01, 100, Cut.Tone::gamma, Cut.Tone::withGamma),
+            cut("cut.spread", "Spread", "px", -200, 200, Cut.Tone::spread, Cut.Tone::withSpread),
+            cut("cut.blur", "Blur of the cut", "px", 0, 1000, Cut.Tone::blur, Cut.Tone::withBlur));
+
+    private static Property<Double> cut(
+            String name,
+            String label,
+            String unit,
+            double least,
+            double most,
+            Function<Cut.Tone, Animated<Double>> get,
+            BiFunction<Cut.Tone, Animated<Double>, Cut.Tone> set) {
+        return Property.number(name, label, unit, least, most, l -> get.apply(cut(l).tone()), (l, v) -> {
+            Cut cut = cut(l);
+            return l.withCut(Optional.of(cut.withTone(set.apply(cut.tone(), v))));
+        });
+    }
+
+    private static Cut cut(Layer layer) {
+        return layer.cut().orElseThrow();
+    }
+
     private static final List<Property<?>> TEXT = List.of(
             text("text.size", "Size", "px", 1, 4000, Content.Text::size, Content.Text::withSize),
             text(
@@ -133,6 +159,9 @@ final class Properties {
         all.addAll(PLACE);
         for (Mask mask : layer.masks()) {
             all.addAll(mask(mask.id(), mask.name()));
+        }
+        if (layer.cut().isPresent()) {
+            all.addAll(CUT);
         }
         return all;
     }

@@ -1,8 +1,9 @@
 package aperta.media.ffmpeg;
 
+import static aperta.media.json.Provider.JSON;
+
 import aperta.core.picture.Planar;
 import aperta.core.time.Rate;
-import jakarta.json.Json;
 import jakarta.json.JsonArray;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonReader;
@@ -134,7 +135,7 @@ public record Probe(
                 "-print_format",
                 "json",
                 file.toAbsolutePath().toString());
-        try (JsonReader reader = Json.createReader(new ByteArrayInputStream(Tool.run(command, LIMIT, 1 << 20)))) {
+        try (JsonReader reader = JSON.createReader(new ByteArrayInputStream(Tool.run(command, LIMIT, 1 << 20)))) {
             return reader.readObject();
         } catch (MediaException e) {
             throw new MediaException(

@@ -1,7 +1,8 @@
 package aperta.media.ffmpeg;
 
+import static aperta.media.json.Provider.JSON;
+
 import aperta.core.sound.Mixdown;
-import jakarta.json.Json;
 import jakarta.json.JsonArray;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonReader;
@@ -36,7 +37,7 @@ public final class SoundFile {
                 "-print_format",
                 "json",
                 file.toAbsolutePath().toString());
-        try (JsonReader reader = Json.createReader(new ByteArrayInputStream(Tool.run(command, LIMIT, 1 << 20)))) {
+        try (JsonReader reader = JSON.createReader(new ByteArrayInputStream(Tool.run(command, LIMIT, 1 << 20)))) {
             JsonArray streams = reader.readObject().getJsonArray("streams");
             List<JsonObject> all = streams == null ? List.of() : streams.getValuesAs(JsonObject.class);
             return all.stream().anyMatch(s -> s.getString("codec_type", "").equals("audio"))

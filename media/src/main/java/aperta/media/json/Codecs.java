@@ -1,6 +1,7 @@
 package aperta.media.json;
 
-import jakarta.json.Json;
+import static aperta.media.json.Provider.JSON;
+
 import jakarta.json.JsonArray;
 import jakarta.json.JsonArrayBuilder;
 import jakarta.json.JsonNumber;
@@ -26,7 +27,7 @@ final class Codecs {
                 }
                 throw new BadDocument(where, "expected text, not " + shown(v) + ".");
             },
-            Json::createValue,
+            JSON::createValue,
             type("string"));
 
     static final Codec<Boolean> TRUTH = of(
@@ -51,18 +52,18 @@ final class Codecs {
                     throw new BadDocument(where, "expected a whole number, not " + shown(v) + ".");
                 }
             },
-            Json::createValue,
+            JSON::createValue,
             type("integer"));
 
     private Codecs() {}
 
     static JsonObject type(String name) {
-        return Json.createObjectBuilder().add("type", name).build();
+        return JSON.createObjectBuilder().add("type", name).build();
     }
 
     /** Whole numbers without a fraction, as people write them. */
     static JsonValue number(double d) {
-        return d == Math.rint(d) && Math.abs(d) < 1e15 ? Json.createValue((long) d) : Json.createValue(d);
+        return d == Math.rint(d) && Math.abs(d) < 1e15 ? JSON.createValue((long) d) : JSON.createValue(d);
     }
 
     private static JsonNumber number(JsonValue v, String where) {
@@ -137,11 +138,11 @@ final class Codecs {
                     return all;
                 },
                 all -> {
-                    JsonArrayBuilder array = Json.createArrayBuilder();
+                    JsonArrayBuilder array = JSON.createArrayBuilder();
                     all.forEach(t -> array.add(each.write(t)));
                     return array.build();
                 },
-                Json.createObjectBuilder()
+                JSON.createObjectBuilder()
                         .add("type", "array")
                         .add("items", each.schema())
                         .build());
@@ -156,9 +157,9 @@ final class Codecs {
     }
 
     static JsonObject anyOf(List<JsonObject> schemas) {
-        JsonArrayBuilder all = Json.createArrayBuilder();
+        JsonArrayBuilder all = JSON.createArrayBuilder();
         schemas.forEach(all::add);
-        return Json.createObjectBuilder().add("anyOf", all).build();
+        return JSON.createObjectBuilder().add("anyOf", all).build();
     }
 
     /** The constants of an enum in lower case, words parted by hyphens. */
@@ -167,7 +168,7 @@ final class Codecs {
         for (E e : type.getEnumConstants()) {
             names.put(word(e), e);
         }
-        JsonArrayBuilder all = Json.createArrayBuilder();
+        JsonArrayBuilder all = JSON.createArrayBuilder();
         names.keySet().forEach(all::add);
         return of(
                 (v, where) -> {
@@ -179,8 +180,8 @@ final class Codecs {
                     }
                     return found;
                 },
-                e -> Json.createValue(word(e)),
-                Json.createObjectBuilder().add("enum", all).build());
+                e -> JSON.createValue(word(e)),
+                JSON.createObjectBuilder().add("enum", all).build());
     }
 
     static String word(Enum<?> e) {
@@ -189,7 +190,7 @@ final class Codecs {
 
     /** One of several kinds, told apart by the text in the field {@code kind}. */
     static <T> Codec<T> union(Map<String, Kind<? extends T>> kinds) {
-        JsonArrayBuilder any = Json.createArrayBuilder();
+        JsonArrayBuilder any = JSON.createArrayBuilder();
         kinds.forEach((name, kind) -> any.add(withKind(kind.codec.schema(), name)));
         return of(
                 (v, where) -> {
@@ -205,22 +206,22 @@ final class Codecs {
                                         + (name == null ? "none" : shown(name)) + ".");
                     }
                     return kind.codec.read(
-                            Json.createObjectBuilder(object).remove("kind").build(), where);
+                            JSON.createObjectBuilder(object).remove("kind").build(), where);
                 },
                 t -> kinds.entrySet().stream()
                         .filter(e -> e.getValue().type.isInstance(t))
                         .findFirst()
                         .map(e -> e.getValue().write(e.getKey(), t))
                         .orElseThrow(),
-                Json.createObjectBuilder().add("anyOf", any).build());
+                JSON.createObjectBuilder().add("anyOf", any).build());
     }
 
     private static JsonObject withKind(JsonObject schema, String name) {
-        JsonObjectBuilder properties = Json.createObjectBuilder()
-                .add("kind", Json.createObjectBuilder().add("const", name));
+        JsonObjectBuilder properties = JSON.createObjectBuilder()
+                .add("kind", JSON.createObjectBuilder().add("const", name));
         schema.getJsonObject("properties").forEach(properties::add);
-        JsonArrayBuilder required = Json.createArrayBuilder(schema.getJsonArray("required"));
-        return Json.createObjectBuilder(schema)
+        JsonArrayBuilder required = JSON.createArrayBuilder(schema.getJsonArray("required"));
+        return JSON.createObjectBuilder(schema)
                 .add("properties", properties)
                 .add("required", required.add("kind"))
                 .build();
@@ -228,14 +229,14 @@ final class Codecs {
 
     record Kind<T>(Class<T> type, Codec<T> codec) {
         JsonObject write(String name, Object value) {
-            JsonObjectBuilder all = Json.createObjectBuilder().add("kind", name);
+            JsonObjectBuilder all = JSON.createObjectBuilder().add("kind", name);
             codec.write(type.cast(value)).asJsonObject().forEach(all::add);
             return all.build();
         }
     }
 
     static JsonObject tuple(int size) {
-        return Json.createObjectBuilder()
+        return JSON.createObjectBuilder()
                 .add("type", "array")
                 .add("items", type("number"))
                 .add("minItems", size)
@@ -253,7 +254,7 @@ final class Codecs {
     }
 
     static JsonValue numbers(double... all) {
-        JsonArrayBuilder array = Json.createArrayBuilder();
+        JsonArrayBuilder array = JSON.createArrayBuilder();
         Arrays.stream(all).forEach(d -> array.add(number(d)));
         return array.build();
     }

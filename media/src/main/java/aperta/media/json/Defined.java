@@ -1,6 +1,7 @@
 package aperta.media.json;
 
-import jakarta.json.Json;
+import static aperta.media.json.Provider.JSON;
+
 import jakarta.json.JsonObject;
 import jakarta.json.JsonValue;
 
@@ -18,6 +19,6 @@ record Defined<T>(String name, Codec<T> codec) implements Codec<T> {
 
     @Override
     public JsonObject schema() {
-        return Json.createObjectBuilder().add("$ref", "#/$defs/" + name).build();
+        return JSON.createObjectBuilder().add("$ref", "#/$defs/" + name).build();
     }
 }

@@ -1,5 +1,7 @@
 package aperta.media.json;
 
+import static aperta.media.json.Provider.JSON;
+
 import aperta.core.edit.Edit;
 import aperta.core.edit.GroupEdits;
 import aperta.core.edit.KeyEdits;
@@ -25,7 +27,6 @@ import aperta.core.shot.Shot;
 import aperta.core.shot.Shutter;
 import aperta.core.time.Ease;
 import aperta.core.time.Key;
-import jakarta.json.Json;
 import jakarta.json.JsonArray;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonValue;
@@ -63,7 +64,7 @@ public final class EditJson {
      */
     public static Edit read(JsonObject json, Shot shot) {
         String kind = json.containsKey("kind") ? json.get("kind").toString() : "";
-        JsonObject rest = Json.createObjectBuilder(json).remove("kind").build();
+        JsonObject rest = JSON.createObjectBuilder(json).remove("kind").build();
         if (kind.equals("\"set-value\"")) {
             RawValue raw = SET.read(rest, "");
             Property<?> property = property(shot, raw.layer, raw.property);

@@ -1,6 +1,7 @@
 package aperta.media.json;
 
-import jakarta.json.Json;
+import static aperta.media.json.Provider.JSON;
+
 import jakarta.json.JsonArrayBuilder;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonObjectBuilder;
@@ -88,22 +89,22 @@ final class ObjectCodec<T> implements Codec<T> {
 
     @Override
     public JsonValue write(T value) {
-        JsonObjectBuilder object = Json.createObjectBuilder();
+        JsonObjectBuilder object = JSON.createObjectBuilder();
         fields.forEach(f -> object.add(f.name, f.write(value)));
         return object.build();
     }
 
     @Override
     public JsonObject schema() {
-        JsonObjectBuilder properties = Json.createObjectBuilder();
-        JsonArrayBuilder required = Json.createArrayBuilder();
+        JsonObjectBuilder properties = JSON.createObjectBuilder();
+        JsonArrayBuilder required = JSON.createArrayBuilder();
         for (Field<T, ?> f : fields) {
             properties.add(f.name, f.codec.schema());
             if (f.fallback.isEmpty()) {
                 required.add(f.name);
             }
         }
-        return Json.createObjectBuilder()
+        return JSON.createObjectBuilder()
                 .add("type", "object")
                 .add("properties", properties)
                 .add("required", required)

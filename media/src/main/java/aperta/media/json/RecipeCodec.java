@@ -1,9 +1,10 @@
 package aperta.media.json;
 
+import static aperta.media.json.Provider.JSON;
+
 import aperta.core.recipe.Descriptor;
 import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
-import jakarta.json.Json;
 import jakarta.json.JsonNumber;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonObjectBuilder;
@@ -62,7 +63,7 @@ public final class RecipeCodec implements Codec<Recipe> {
 
     @Override
     public JsonValue write(Recipe recipe) {
-        JsonObjectBuilder object = Json.createObjectBuilder().add("kind", recipe.kind());
+        JsonObjectBuilder object = JSON.createObjectBuilder().add("kind", recipe.kind());
         recipe.values().forEach((name, value) -> object.add(name, json(value)));
         return object.build();
     }
@@ -74,7 +75,7 @@ public final class RecipeCodec implements Codec<Recipe> {
         if (value instanceof Boolean b) {
             return b ? JsonValue.TRUE : JsonValue.FALSE;
         }
-        return Json.createValue((String) value);
+        return JSON.createValue((String) value);
     }
 
     @Override
@@ -83,14 +84,14 @@ public final class RecipeCodec implements Codec<Recipe> {
     }
 
     private static JsonObject schema(Descriptor d) {
-        JsonObjectBuilder properties = Json.createObjectBuilder()
-                .add("kind", Json.createObjectBuilder().add("const", d.kind()));
+        JsonObjectBuilder properties = JSON.createObjectBuilder()
+                .add("kind", JSON.createObjectBuilder().add("const", d.kind()));
         d.parameters().forEach(p -> properties.add(p.name(), schema(p)));
-        return Json.createObjectBuilder()
+        return JSON.createObjectBuilder()
                 .add("type", "object")
                 .add("description", d.summary())
                 .add("properties", properties)
-                .add("required", Json.createArrayBuilder().add("kind"))
+                .add("required", JSON.createArrayBuilder().add("kind"))
                 .add("additionalProperties", false)
                 .build();
     }
@@ -98,15 +99,15 @@ public final class RecipeCodec implements Codec<Recipe> {
     private static JsonObject schema(Parameter p) {
         return switch (p.kind()) {
             case NUMBER, WHOLE ->
-                Json.createObjectBuilder()
+                JSON.createObjectBuilder()
                         .add("type", p.kind() == Parameter.Kind.WHOLE ? "integer" : "number")
                         .add("minimum", Codecs.number(p.least()))
                         .add("maximum", Codecs.number(p.most()))
                         .build();
             case TRUTH -> Codecs.type("boolean");
             case CHOICE ->
-                Json.createObjectBuilder()
-                        .add("enum", Json.createArrayBuilder(p.choices()))
+                JSON.createObjectBuilder()
+                        .add("enum", JSON.createArrayBuilder(p.choices()))
                         .build();
             default -> Codecs.type("string");
         };

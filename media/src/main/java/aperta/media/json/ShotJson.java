@@ -1,5 +1,7 @@
 package aperta.media.json;
 
+import static aperta.media.json.Provider.JSON;
+
 import aperta.core.geometry.Point;
 import aperta.core.opening.Opening;
 import aperta.core.opening.Openings;
@@ -10,6 +12,7 @@ import aperta.core.shot.Colour;
 import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Format;
+import aperta.core.shot.Join;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Light;
 import aperta.core.shot.Marker;
@@ -26,7 +29,6 @@ import aperta.core.shot.Shutter;
 import aperta.core.shot.Span;
 import aperta.core.time.Animated;
 import aperta.core.time.Ease;
-import jakarta.json.Json;
 import jakarta.json.JsonException;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonObjectBuilder;
@@ -81,7 +83,7 @@ public final class ShotJson {
 
     /** Any JSON object. */
     public static JsonObject parse(String json) {
-        try (JsonReader reader = Json.createReader(new StringReader(json))) {
+        try (JsonReader reader = JSON.createReader(new StringReader(json))) {
             return reader.readObject();
         } catch (JsonException | IllegalStateException e) {
             String why = String.valueOf(e.getMessage()).split("\n", 2)[0];
@@ -91,12 +93,12 @@ public final class ShotJson {
 
     /** The JSON Schema of a shot. */
     public static JsonObject schema() {
-        JsonObjectBuilder definitions = Json.createObjectBuilder();
+        JsonObjectBuilder definitions = JSON.createObjectBuilder();
         DEFINITIONS.forEach(d -> definitions.add(d.name(), d.codec().schema()));
-        return Json.createObjectBuilder()
+        return JSON.createObjectBuilder()
                 .add("$schema", "https://json-schema.org/draft/2020-12/schema")
                 .add("title", "A title shot of Aperta")
-                .addAll(Json.createObjectBuilder(SHOT.schema()))
+                .addAll(JSON.createObjectBuilder(SHOT.schema()))
                 .add("$defs", definitions)
                 .build();
     }
@@ -186,7 +188,7 @@ public final class ShotJson {
         return Codecs.of(
                 (v, where) -> LAYER.read(v, where),
                 l -> LAYER.write(l),
-                Json.createObjectBuilder().add("$ref", "#/$defs/layer").build());
+                JSON.createObjectBuilder().add("$ref", "#/$defs/layer").build());
     }
 
     private static Codec<Layer> layer() {
@@ -200,6 +202,7 @@ public final class ShotJson {
         var parent = o.field("parent", Codecs.optional(Codecs.TEXT), Layer::parent, Optional.empty());
         var masks = o.field("masks", Codecs.list(mask()), Layer::masks, List.of());
         var cut = o.field("cut", Codecs.optional(cut()), Layer::cut, Optional.empty());
+        var join = o.field("join", Codecs.choice(Join.class), Layer::join, Join.OVER);
         var alsoShown = o.field("alsoShown", Codecs.TRUTH, Layer::alsoShown, false);
         var arrive = o.field("arrive", Codecs.optional(PASSAGE), Layer::arrive, Optional.empty());
         var leave = o.field("leave", Codecs.optional(PASSAGE), Layer::leave, Optional.empty());
@@ -218,6 +221,7 @@ public final class ShotJson {
                 r.get(parent),
                 r.get(masks),
                 r.get(cut),
+                r.get(join),
                 r.get(alsoShown),
                 r.get(arrive),
                 r.get(leave),
@@ -276,7 +280,18 @@ public final class ShotJson {
         var by = o.field("by", Codecs.TEXT, Cut::by);
         var with = o.field("with", Codecs.choice(Cut.With.class), Cut::with, Cut.With.SHAPE);
         var keep = o.field("keep", Codecs.choice(Cut.Keep.class), Cut::keep, Cut.Keep.INSIDE);
-        return o.making(r -> new Cut(r.get(by), r.get(with), r.get(keep)));
+        var tone = o.field("tone", tone(), Cut::tone, Cut.Tone.PLAIN);
+        return o.making(r -> new Cut(r.get(by), r.get(with), r.get(keep), r.get(tone)));
+    }
+
+    private static Codec<Cut.Tone> tone() {
+        ObjectCodec<Cut.Tone> o = new ObjectCodec<>();
+        var black = o.field("black", NUMBERS, Cut.Tone::black, Animated.of(0.0));
+        var white = o.field("white", NUMBERS, Cut.Tone::white, Animated.of(1.0));
+        var gamma = o.field("gamma", NUMBERS, Cut.Tone::gamma, Animated.of(1.0));
+        var spread = o.field("spread", NUMBERS, Cut.Tone::spread, Animated.of(0.0));
+        var blur = o.field("blur", NUMBERS, Cut.Tone::blur, Animated.of(0.0));
+        return o.making(r -> new Cut.Tone(r.get(black), r.get(white), r.get(gamma), r.get(spread), r.get(blur)));
     }
 
     private static Codec<Content> content() {

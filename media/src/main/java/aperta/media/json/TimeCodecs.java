@@ -1,5 +1,7 @@
 package aperta.media.json;
 
+import static aperta.media.json.Provider.JSON;
+
 import aperta.core.geometry.Point;
 import aperta.core.recipe.Recipe;
 import aperta.core.shot.BezierPath;
@@ -10,7 +12,6 @@ import aperta.core.time.Ease;
 import aperta.core.time.Key;
 import aperta.core.time.Rate;
 import aperta.core.time.Signal;
-import jakarta.json.Json;
 import jakarta.json.JsonArray;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonString;
@@ -49,9 +50,9 @@ final class TimeCodecs {
                     throw new BadDocument(where, e.getMessage());
                 }
             },
-            c -> c.isEightBit() ? Json.createValue(c.hex()) : Codecs.numbers(c.red(), c.green(), c.blue(), c.alpha()),
+            c -> c.isEightBit() ? JSON.createValue(c.hex()) : Codecs.numbers(c.red(), c.green(), c.blue(), c.alpha()),
             Codecs.anyOf(List.of(
-                    Json.createObjectBuilder()
+                    JSON.createObjectBuilder()
                             .add("type", "string")
                             .add("pattern", "^#([0-9a-fA-F]{6}|[0-9a-fA-F]{8})$")
                             .build(),
@@ -80,16 +81,16 @@ final class TimeCodecs {
             },
             p -> p.closed()
                     ? KNOTS.write(p.knots())
-                    : Json.createObjectBuilder()
+                    : JSON.createObjectBuilder()
                             .add("open", KNOTS.write(p.knots()))
                             .build(),
             Codecs.anyOf(List.of(KNOTS.schema(), openPath())));
 
     private static JsonObject openPath() {
-        return Json.createObjectBuilder()
+        return JSON.createObjectBuilder()
                 .add("type", "object")
-                .add("properties", Json.createObjectBuilder().add("open", KNOTS.schema()))
-                .add("required", Json.createArrayBuilder().add("open"))
+                .add("properties", JSON.createObjectBuilder().add("open", KNOTS.schema()))
+                .add("required", JSON.createArrayBuilder().add("open"))
                 .add("additionalProperties", false)
                 .build();
     }
@@ -123,8 +124,8 @@ final class TimeCodecs {
                     TimeCodecs::readEase,
                     TimeCodecs::writeEase,
                     Codecs.anyOf(List.of(
-                            Json.createObjectBuilder()
-                                    .add("enum", Json.createArrayBuilder(NAMED.keySet()))
+                            JSON.createObjectBuilder()
+                                    .add("enum", JSON.createArrayBuilder(NAMED.keySet()))
                                     .build(),
                             Codecs.tuple(4),
                             SPRING.schema()))));
@@ -176,7 +177,7 @@ final class TimeCodecs {
     private static JsonValue writeEase(Ease ease) {
         for (Map.Entry<String, Ease> e : NAMED.entrySet()) {
             if (e.getValue().equals(ease)) {
-                return Json.createValue(e.getKey());
+                return JSON.createValue(e.getKey());
             }
         }
         if (ease instanceof Ease.Spring spring) {

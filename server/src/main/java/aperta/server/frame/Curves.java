@@ -1,5 +1,7 @@
 package aperta.server.frame;
 
+import static aperta.media.json.Provider.JSON;
+
 import aperta.core.recipe.Recipe;
 import aperta.core.render.Planner;
 import aperta.core.shot.Layer;
@@ -8,7 +10,6 @@ import aperta.core.shot.Property;
 import aperta.core.shot.Shot;
 import aperta.core.time.Animated;
 import aperta.core.time.Signal;
-import jakarta.json.Json;
 import jakarta.json.JsonArrayBuilder;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonObjectBuilder;
@@ -30,7 +31,7 @@ final class Curves {
      * @param wanted objects with {@code layer} and {@code property}
      */
     JsonArrayBuilder of(Shot shot, List<JsonObject> wanted) {
-        JsonArrayBuilder all = Json.createArrayBuilder();
+        JsonArrayBuilder all = JSON.createArrayBuilder();
         for (JsonObject w : wanted) {
             String id = w.getString("layer");
             Layer layer = shot.layer(id)
@@ -51,13 +52,13 @@ final class Curves {
         for (int f = 0; f < length && !value.signals().isEmpty(); f++) {
             moments.add(planner.moment(shot, f));
         }
-        JsonArrayBuilder all = Json.createArrayBuilder();
+        JsonArrayBuilder all = JSON.createArrayBuilder();
         for (int c = 0; c < channels; c++) {
             double[] keyed = new double[length + 1];
             for (int f = 0; f <= length; f++) {
                 keyed[f] = Property.part(p.at(layer, shot.ownFrame(layer.id(), f)), c);
             }
-            JsonObjectBuilder channel = Json.createObjectBuilder()
+            JsonObjectBuilder channel = JSON.createObjectBuilder()
                     .add("values", numbers(keyed, length))
                     .add("speeds", speeds(keyed, length, shot.format().rate().framesPerSecond()));
             if (!moments.isEmpty()) {
@@ -65,7 +66,7 @@ final class Curves {
             }
             all.add(channel);
         }
-        return Json.createObjectBuilder()
+        return JSON.createObjectBuilder()
                 .add("layer", layer.id())
                 .add("property", p.name())
                 .add("channels", all);
@@ -78,7 +79,7 @@ final class Curves {
             moved[f] = moments.get(f).value(layer.id(), p.name(), c, 0);
         }
         channel.add("moved", numbers(moved, moved.length));
-        JsonArrayBuilder added = Json.createArrayBuilder();
+        JsonArrayBuilder added = JSON.createArrayBuilder();
         for (Recipe signal : value.signals()) {
             double[] sum = new double[moments.size()];
             for (int f = 0; f < sum.length; f++) {
@@ -94,7 +95,7 @@ final class Curves {
     }
 
     private static JsonArrayBuilder numbers(double[] values, int count) {
-        JsonArrayBuilder all = Json.createArrayBuilder();
+        JsonArrayBuilder all = JSON.createArrayBuilder();
         for (int i = 0; i < count; i++) {
             all.add(values[i]);
         }
@@ -103,7 +104,7 @@ final class Curves {
 
     /** From each frame to the next. */
     private static JsonArrayBuilder speeds(double[] values, int count, double rate) {
-        JsonArrayBuilder all = Json.createArrayBuilder();
+        JsonArrayBuilder all = JSON.createArrayBuilder();
         for (int i = 0; i < count; i++) {
             all.add((values[i + 1] - values[i]) * rate);
         }

@@ -1,5 +1,7 @@
 package aperta.server.frame;
 
+import static aperta.media.json.Provider.JSON;
+
 import aperta.core.edit.Edit;
 import aperta.core.edit.PlaceEdits;
 import aperta.core.edit.Several;
@@ -14,7 +16,6 @@ import aperta.server.shot.Change;
 import aperta.server.shot.ShotChanged;
 import aperta.server.shot.ShotService;
 import jakarta.annotation.PreDestroy;
-import jakarta.json.Json;
 import jakarta.json.JsonArrayBuilder;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonObjectBuilder;
@@ -94,7 +95,7 @@ public class FrameDesk {
 
     @TransactionalEventListener
     public void changed(ShotChanged event) {
-        JsonObject message = Json.createObjectBuilder()
+        JsonObject message = JSON.createObjectBuilder()
                 .add("type", "revision")
                 .add("revision", event.revision())
                 .build();
@@ -154,7 +155,7 @@ public class FrameDesk {
     }
 
     private static JsonObject problem(JsonObject wish, String why) {
-        return Json.createObjectBuilder()
+        return JSON.createObjectBuilder()
                 .add("type", "problem")
                 .add("seq", wish.getInt("seq", 0))
                 .add("detail", String.valueOf(why))
@@ -178,7 +179,7 @@ public class FrameDesk {
         }
         long number = wish.getJsonNumber("frame").longValue();
         FrameService.Frame frame = frames.frame(shot, number, scale(wish), see(wish));
-        JsonObjectBuilder header = Json.createObjectBuilder()
+        JsonObjectBuilder header = JSON.createObjectBuilder()
                 .add("seq", wish.getInt("seq", 0))
                 .add("revision", read.revision())
                 .add("frame", number)
@@ -212,13 +213,13 @@ public class FrameDesk {
     /** Names of all frames, so that a window knows which of those it has are still true. */
     private void keys(Viewer v, JsonObject wish) {
         ShotService.Read read = shots.newest(v.shot());
-        JsonArrayBuilder all = Json.createArrayBuilder();
+        JsonArrayBuilder all = JSON.createArrayBuilder();
         double scale = scale(wish);
         Bytes.See see = see(wish);
         for (long n = 0; n < read.shot().length(); n++) {
             all.add(frames.key(frames.plan(read.shot(), n, scale), n, see));
         }
-        v.send(Json.createObjectBuilder()
+        v.send(JSON.createObjectBuilder()
                 .add("type", "keys")
                 .add("seq", wish.getInt("seq", 0))
                 .add("revision", read.revision())
@@ -233,7 +234,7 @@ public class FrameDesk {
         if (wish.get("draft") instanceof JsonObject change) {
             shot = new Change(change).apply(shot, planner);
         }
-        v.send(Json.createObjectBuilder()
+        v.send(JSON.createObjectBuilder()
                 .add("type", "curves")
                 .add("seq", wish.getInt("seq", 0))
                 .add("revision", read.revision())
@@ -246,7 +247,7 @@ public class FrameDesk {
         Point p = new Point(
                 wish.getJsonNumber("x").doubleValue(), wish.getJsonNumber("y").doubleValue());
         JsonObjectBuilder answer =
-                Json.createObjectBuilder().add("type", "picked").add("seq", wish.getInt("seq", 0));
+                JSON.createObjectBuilder().add("type", "picked").add("seq", wish.getInt("seq", 0));
         handles.at(shot, wish.getJsonNumber("frame").longValue(), p).ifPresent(id -> answer.add("layer", id));
         v.send(answer.build());
     }

@@ -1,5 +1,7 @@
 package aperta.server.frame;
 
+import static aperta.media.json.Provider.JSON;
+
 import aperta.core.edit.Snap;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
@@ -15,7 +17,6 @@ import aperta.core.time.Animated;
 import aperta.core.time.Key;
 import aperta.core.time.Mix;
 import aperta.media.json.EditJson;
-import jakarta.json.Json;
 import jakarta.json.JsonArray;
 import jakarta.json.JsonArrayBuilder;
 import jakarta.json.JsonObject;
@@ -40,20 +41,20 @@ final class Handles {
         Moment moment = planner.moment(shot, frame);
         Moment.Seen seen = moment.of(id);
         Layer layer = seen.layer();
-        JsonArrayBuilder corners = Json.createArrayBuilder();
+        JsonArrayBuilder corners = JSON.createArrayBuilder();
         for (Point p : planner.extent(moment, id).corners()) {
             corners.add(point(seen.toShot().apply(p)));
         }
         Point anchor = seen.toShot().apply(seen.still().place().anchor().rest());
-        JsonArrayBuilder masks = Json.createArrayBuilder();
+        JsonArrayBuilder masks = JSON.createArrayBuilder();
         for (Mask mask : layer.masks()) {
             masks.add(mask(mask, seen));
         }
-        JsonArrayBuilder properties = Json.createArrayBuilder();
+        JsonArrayBuilder properties = JSON.createArrayBuilder();
         for (Property<?> property : Property.of(layer)) {
             properties.add(property(property, layer, seen.frame()));
         }
-        return Optional.of(Json.createObjectBuilder()
+        return Optional.of(JSON.createObjectBuilder()
                 .add("layer", id)
                 .add("exists", seen.exists())
                 .add("ownFrame", (long) Math.floor(seen.frame()))
@@ -74,7 +75,7 @@ final class Handles {
                 .toParent(0)
                 .then(seen.still().place().toParent(0).inverse().orElse(Affine.IDENTITY))
                 .then(seen.toShot());
-        JsonArrayBuilder corners = Json.createArrayBuilder();
+        JsonArrayBuilder corners = JSON.createArrayBuilder();
         for (Point p : planner.extent(moment, id).corners()) {
             corners.add(point(toShot.apply(p)));
         }
@@ -82,21 +83,21 @@ final class Handles {
     }
 
     private static JsonArrayBuilder point(Point p) {
-        return Json.createArrayBuilder().add(p.x()).add(p.y());
+        return JSON.createArrayBuilder().add(p.x()).add(p.y());
     }
 
     private static JsonObjectBuilder mask(Mask mask, Moment.Seen seen) {
         Affine map = mask.lock() == Mask.Lock.FRAME ? Affine.IDENTITY : seen.toShot();
-        JsonArrayBuilder knots = Json.createArrayBuilder();
-        JsonArrayBuilder feathers = Json.createArrayBuilder();
+        JsonArrayBuilder knots = JSON.createArrayBuilder();
+        JsonArrayBuilder feathers = JSON.createArrayBuilder();
         for (BezierPath.Knot k : mask.path().at(seen.frame(), BezierPath.MIX).knots()) {
-            knots.add(Json.createArrayBuilder()
+            knots.add(JSON.createArrayBuilder()
                     .add(point(map.apply(k.at())))
                     .add(point(map.apply(k.at().plus(k.in()))))
                     .add(point(map.apply(k.at().plus(k.out())))));
             feathers.add(k.feather());
         }
-        return Json.createObjectBuilder()
+        return JSON.createObjectBuilder()
                 .add("id", mask.id())
                 .add("scale", map.meanScale())
                 .add("knots", knots)
@@ -110,8 +111,8 @@ final class Handles {
     private static JsonObjectBuilder path(Moment moment, Layer layer) {
         Animated<Point> position = layer.place().position();
         Moment.Seen seen = moment.of(layer.id());
-        JsonArrayBuilder dots = Json.createArrayBuilder();
-        JsonArrayBuilder keys = Json.createArrayBuilder();
+        JsonArrayBuilder dots = JSON.createArrayBuilder();
+        JsonArrayBuilder keys = JSON.createArrayBuilder();
         Optional<Affine> toParent = seen.toShot().inverse();
         if (position.keys().size() > 1 && toParent.isPresent()) {
             Affine map = toParent.get()
@@ -124,7 +125,7 @@ final class Handles {
                 dots.add(point(map.apply(position.at(f, Mix.POINT))));
             }
             for (Key<Point> k : position.keys()) {
-                keys.add(Json.createObjectBuilder()
+                keys.add(JSON.createObjectBuilder()
                         .add("at", k.at())
                         .add("roving", k.roving())
                         .add("point", point(map.apply(k.value())))
@@ -132,12 +133,12 @@ final class Handles {
                         .add("out", point(map.apply(k.value().plus(k.out().orElse(Point.ORIGIN))))));
             }
         }
-        return Json.createObjectBuilder().add("dots", dots).add("keys", keys);
+        return JSON.createObjectBuilder().add("dots", dots).add("keys", keys);
     }
 
     private static <T> JsonObjectBuilder property(Property<T> property, Layer layer, double frame) {
         Animated<T> value = property.get().apply(layer);
-        JsonObjectBuilder o = Json.createObjectBuilder()
+        JsonObjectBuilder o = JSON.createObjectBuilder()
                 .add("name", property.name())
                 .add("label", property.label())
                 .add("kind", property.kind().name().toLowerCase(java.util.Locale.ROOT))
@@ -154,7 +155,7 @@ final class Handles {
     }
 
     static JsonArray box(Box box) {
-        return Json.createArrayBuilder()
+        return JSON.createArrayBuilder()
                 .add(box.x0())
                 .add(box.y0())
                 .add(box.x1())
@@ -163,7 +164,7 @@ final class Handles {
     }
 
     static JsonObject snap(Snap snap) {
-        JsonObjectBuilder o = Json.createObjectBuilder();
+        JsonObjectBuilder o = JSON.createObjectBuilder();
         snap.upright().ifPresent(x -> o.add("x", x));
         snap.level().ifPresent(y -> o.add("y", y));
         return o.build();

@@ -1,6 +1,7 @@
 package aperta.server.frame;
 
-import jakarta.json.Json;
+import static aperta.media.json.Provider.JSON;
+
 import jakarta.json.JsonObject;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -70,7 +71,7 @@ final class Viewer {
             return Optional.empty();
         }
         long frame = ahead.getJsonArray("frames").getJsonNumber(aheadDone++).longValue();
-        return Optional.of(Json.createObjectBuilder(ahead)
+        return Optional.of(JSON.createObjectBuilder(ahead)
                 .remove("frames")
                 .add("frame", frame)
                 .add("ahead", true)

@@ -1,11 +1,12 @@
 package aperta.server.shot;
 
+import static aperta.media.json.Provider.JSON;
+
 import aperta.core.edit.Edit;
 import aperta.core.shot.Rules;
 import aperta.core.shot.Shot;
 import aperta.media.json.EditJson;
 import aperta.media.json.ShotJson;
-import jakarta.json.Json;
 import jakarta.json.JsonArray;
 import jakarta.json.JsonException;
 import jakarta.json.JsonObject;
@@ -38,7 +39,7 @@ public final class Change {
 
     static JsonValue patched(JsonStructure document, JsonArray patch) {
         try {
-            return Json.createPatch(patch).apply(document);
+            return JSON.createPatch(patch).apply(document);
         } catch (JsonException | ClassCastException | NullPointerException | IllegalStateException e) {
             throw new IllegalArgumentException("The JSON Patch doesn't fit the document: " + e.getMessage(), e);
         }

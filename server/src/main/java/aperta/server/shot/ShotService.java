@@ -10,10 +10,7 @@ import aperta.server.media.MediaService;
 import aperta.server.project.Projects;
 import com.fasterxml.jackson.annotation.JsonRawValue;
 import io.swagger.v3.oas.annotations.media.Schema;
-import jakarta.json.Json;
-import jakarta.json.JsonArray;
 import jakarta.json.JsonObject;
-import java.io.StringReader;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -169,7 +166,17 @@ public class ShotService {
                 row.revision,
                 label(row.undoEdit),
                 label(row.redoEdit),
-                row.document);
+                written(row));
+    }
+
+    /**
+     * The document in its one usual form: what an older version stored has all the fields that there are today. Read here
+     * without being kept, since a change that isn't committed yet may still fail.
+     */
+    private String written(ShotRow row) {
+        Read known = read.get(row.id);
+        boolean same = known != null && known.revision == row.revision;
+        return ShotJson.write(same ? known.shot : ShotJson.read(row.document)).toString();
     }
 
     private String label(Long edit) {
@@ -227,7 +234,7 @@ public class ShotService {
         if (from.equals(to)) {
             return view(row);
         }
-        EditRow edit = keep(row, EditRow.Kind.EDIT, named(label), to, diff(from, to), diff(to, from));
+        EditRow edit = keep(row, EditRow.Kind.EDIT, named(label), to, Steps.diff(from, to), Steps.diff(to, from));
         edit.below = row.undoEdit;
         row.undoEdit = edits.save(edit).id;
         row.redoEdit = null;
@@ -241,10 +248,6 @@ public class ShotService {
                     + " while this change was made to revision " + revision + "; load it again.");
         }
         return row;
-    }
-
-    private static String diff(JsonObject from, JsonObject to) {
-        return Json.createDiff(from, to).toJsonArray().toString();
     }
 
     private EditRow keep(
@@ -262,7 +265,7 @@ public class ShotService {
     public ShotView undo(UUID id, long revision) {
         ShotRow row = hold(id, revision);
         EditRow undone = step(row.undoEdit, "There is nothing to undo.");
-        JsonObject document = applied(row, undone.inverse);
+        JsonObject document = Steps.applied(row.document, undone.inverse);
         edits.save(keep(row, EditRow.Kind.UNDO, undone.label, document, undone.inverse, undone.patch));
         row.undoEdit = undone.below;
         undone.above = row.redoEdit;
@@ -274,7 +277,7 @@ public class ShotService {
     public ShotView redo(UUID id, long revision) {
         ShotRow row = hold(id, revision);
         EditRow redone = step(row.redoEdit, "There is nothing to redo.");
-        JsonObject document = applied(row, redone.patch);
+        JsonObject document = Steps.applied(row.document, redone.patch);
         edits.save(keep(row, EditRow.Kind.REDO, redone.label, document, redone.patch, redone.inverse));
         row.redoEdit = redone.above;
         redone.below = row.undoEdit;
@@ -320,11 +323,5 @@ public class ShotService {
 
     private EditRow step(Long edit, String none) {
         return Optional.ofNullable(edit).flatMap(edits::findById).orElseThrow(() -> new Conflict(none));
-    }
-
-    /** The document after a stored patch, written in its one usual form. */
-    private static JsonObject applied(ShotRow row, String patch) {
-        JsonArray operations = Json.createReader(new StringReader(patch)).readArray();
-        return ShotJson.write(ShotJson.read(Change.patched(ShotJson.parse(row.document), operations)));
     }
 }
