@@ -234,6 +234,9 @@ describe('cuts', () => {
     arrange(word, rain);
     const section = mount(CutSection, { props: { layer: word, properties: [], locked: false } });
     await section.findAll('.draw button')[0]?.trigger('click');
+    expect(useView().tool).toBe('pen');
+    expect(section.text()).toContain('The first point or Enter closes it.');
+    await section.findAll('.draw button')[1]?.trigger('click');
     expect(useView().tool).toBe('mask-rectangle');
     expect(section.text()).toContain('Drag over the Picture.');
   });

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Checkbox, Segmented, Select } from 'ant-design-vue';
-import { computed } from 'vue';
+import { computed, ref, watch } from 'vue';
 import type { Layer } from '../api/client';
 import type { PropertyNow } from '../stores/frames';
 import { useShot } from '../stores/shot';
@@ -30,6 +30,12 @@ const PLAIN: Record<string, number> = { black: 0, white: 1, gamma: 1, spread: 0,
 const toned = computed(() =>
   Object.entries(props.layer.cut?.tone ?? {}).some(([name, value]) => value !== PLAIN[name]),
 );
+const shown = ref(false);
+watch(
+  () => props.layer.id,
+  () => (shown.value = toned.value),
+  { immediate: true },
+);
 const cuts = computed(() => shot.everyLayer().filter((l) => l.cut?.by === props.layer.id));
 
 function setCut(part: Partial<NonNullable<Layer['cut']>>) {
@@ -49,18 +55,6 @@ function setCut(part: Partial<NonNullable<Layer['cut']>>) {
       :value="layer.cut?.by ?? ''"
       :options="cutters"
       @change="(v) => setCut({ by: String(v ?? '') })"
-    />
-  </div>
-  <div class="line">
-    <span class="label">Below it</span>
-    <Select
-      size="small"
-      class="grow"
-      aria-label="What it does with what lies below"
-      :disabled="locked"
-      :value="layer.join"
-      :options="JOINS"
-      @change="(v) => shot.setField(layer.id, 'join', v, 'Join')"
     />
   </div>
   <template v-if="layer.cut">
@@ -84,7 +78,7 @@ function setCut(part: Partial<NonNullable<Layer['cut']>>) {
         @change="(v) => setCut({ keep: v as 'inside' })"
       />
     </div>
-    <details class="tone" :open="toned || undefined">
+    <details class="tone" :open="shown" @toggle="(e) => (shown = (e.target as HTMLDetailsElement).open)">
       <summary>The matte that is taken from it</summary>
       <PropertyRow
         v-for="p in properties.filter((q) => q.name.startsWith('cut.'))"
@@ -95,6 +89,18 @@ function setCut(part: Partial<NonNullable<Layer['cut']>>) {
       />
     </details>
   </template>
+  <div class="line">
+    <span class="label">Below it</span>
+    <Select
+      size="small"
+      class="grow"
+      aria-label="What it does with what lies below"
+      :disabled="locked"
+      :value="layer.join"
+      :options="JOINS"
+      @change="(v) => shot.setField(layer.id, 'join', v, 'Join')"
+    />
+  </div>
   <p v-if="cuts.length" class="why">
     Cuts {{ cuts.map((l) => l.name).join(', ') }}.
     <Checkbox

@@ -109,12 +109,11 @@ class Screenshots {
         desk.button("Ellipse").click();
         desk.drag(desk.at(260, 120, 1920), desk.at(1650, 990, 1920));
         desk.page.waitForTimeout(300);
-        desk.number("Feather", "240");
+        desk.number("Feather", "80");
+        desk.page.getByTestId("knot-1").click();
+        desk.number("Feather at the points", "500");
         take(desk.page, "mask");
-        desk.page.keyboard().press("Control+z");
-        desk.saved();
-        desk.page.keyboard().press("Control+z");
-        desk.saved();
+        desk.press("Control+z", "Control+z", "Control+z");
         desk.layer("LAST TRAM TO ORRIN HILL");
     }
 }
