@@ -17,6 +17,15 @@ public final class Gestures {
 
     public static Stream<String> all() {
         return Stream.of(
+                "'kind': 'add', 'above': 'w', 'layer': {'id': 'z', 'name': 'z', 'content': {'kind': 'text', 'words': 'Z', 'font': 'anton', 'size': 20}, 'span': {'in': 0, 'length': 9}, 'place': {'position': [9, 9]}}",
+                "'kind': 'delete', 'layers': ['w', 'c']",
+                "'kind': 'duplicate', 'layer': 'c', 'newId': 'c2'",
+                "'kind': 'reorder', 'layer': 'c', 'to': 0",
+                "'kind': 'scale', 'layer': 'w', 'frame': 4, 'from': [100, 50], 'to': [120, 60]",
+                "'kind': 'turn', 'layer': 'v', 'frame': 4, 'from': [100, 45], 'to': [90, 60], 'steps': true",
+                "'kind': 'move-anchor', 'layer': 'w', 'frame': 4, 'to': [60, 40]",
+                "'kind': 'fit', 'layer': 'w', 'frame': 4, 'cover': true",
+                "'kind': 'remove-keys', 'keys': [{'layer': 'w', 'property': 'place.rotation', 'at': 12}]",
                 "'kind': 'add-key', 'layer': 'w', 'property': 'place.position', 'frame': 3",
                 "'kind': 'set-value', 'layer': 'w', 'property': 'text.tracking', 'frame': 3, 'value': 55.5, 'key': true",
                 "'kind': 'move-keys', 'keys': [{'layer': 'w', 'property': 'place.rotation', 'at': 0}], 'by': 7",
