@@ -3,18 +3,18 @@ package aperta.core.render;
 import aperta.core.picture.Matte;
 import aperta.core.picture.MatteMath;
 import aperta.core.picture.Region;
-import aperta.core.shot.Cut;
+import aperta.core.shot.Cut.Tone;
 import aperta.core.time.Mix;
 import java.util.List;
 
 /** A matte whose values are changed one by one. */
 final class Toned implements Step.Shades {
     private final Step.Shades source;
-    private final Cut.Tone tone;
+    private final Tone tone;
     private final Region domain;
     private final ContentKey key;
 
-    Toned(Step.Shades source, Cut.Tone tone) {
+    Toned(Step.Shades source, Tone tone) {
         this.source = source;
         this.tone = tone;
         this.domain = tone.of(0) == 0 ? source.domain() : Region.EVERYWHERE;
