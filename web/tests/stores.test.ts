@@ -131,6 +131,29 @@ describe('the line to the frame desk', () => {
     expect(socket.of('show')[0]).toMatchObject({ revision: 7, draft: { edit: { kind: 'move' } } });
   });
 
+  it('asks for half the size while something is dragged, where the whole takes too long', () => {
+    const { frames, socket } = open();
+    let now = 0;
+    const clock = vi.spyOn(performance, 'now').mockImplementation(() => now);
+    const wish = { see: 'picture', scale: 0.5, hurried: true } as const;
+    const answer = (seq: number, frame: number) =>
+      socket.frame({ seq, frame, key: `k${seq}`, width: 2, height: 1, draft: false, ahead: false, ms: 3 }, 8);
+    frames.show({ ...wish, frame: 1 });
+    now += 30;
+    answer(1, 1);
+    frames.show({ ...wish, frame: 2 });
+    now += 41;
+    answer(2, 2);
+    frames.show({ ...wish, frame: 3 });
+    now += 5;
+    answer(3, 3);
+    frames.show({ ...wish, frame: 4 });
+    frames.show({ ...wish, frame: 4, hurried: false });
+    expect(socket.of('show').map((m) => m.scale)).toEqual([0.5, 0.5, 0.25, 0.25, 0.5]);
+    expect(socket.of('show')[0]).not.toHaveProperty('hurried');
+    clock.mockRestore();
+  });
+
   it('answers picks, tells of revisions and of problems', async () => {
     const { frames, socket, revision } = open();
     const picked = frames.pick(10, 20, 3);

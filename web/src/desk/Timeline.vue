@@ -13,6 +13,7 @@ import CutBrackets from './CutBrackets.vue';
 import TimelineBar from './TimelineBar.vue';
 import TimelineKeys from './TimelineKeys.vue';
 import TimelineName from './TimelineName.vue';
+import TimelinePlayhead from './TimelinePlayhead.vue';
 import TimelineRuler from './TimelineRuler.vue';
 
 /** One row a layer: its name at the left, its bar at the right; below an opened row a line of keys a property. */
@@ -26,6 +27,8 @@ const PAD = 12;
 /** How high a row of a layer and one of a property are, with the line under them. */
 const ROW = 33;
 const THIN = 23;
+/** Always the same, so that bars aren't drawn anew with the rows. */
+const NO_KEYS: KeyedProperty[] = [];
 const room = ref(900);
 const scroller = ref<HTMLElement>();
 const body = ref<HTMLElement>();
@@ -227,7 +230,7 @@ onBeforeUnmount(() => watcher?.disconnect());
             :row="l.row"
             :pace="pace"
             :pad="pad"
-            :keys="view.unfolded.has(l.row.layer.id) ? [] : l.keys"
+            :keys="view.unfolded.has(l.row.layer.id) ? NO_KEYS : l.keys"
           />
           <TimelineKeys v-else :row="l.row" :property="l.property" :pace="pace" :pad="pad" />
         </div>
@@ -243,7 +246,7 @@ onBeforeUnmount(() => watcher?.disconnect());
           height: `${box.height}px`,
         }"
       ></div>
-      <div class="playhead" :style="{ left: `${NAMES + x(view.frame)}px` }"></div>
+      <TimelinePlayhead :pace="pace" :pad="NAMES + pad" />
       <p v-if="shot.list.length === 0" class="nothing">
         Nothing here yet. “Add” puts the first layer in; clips can be dropped on the Picture.
       </p>
@@ -315,10 +318,13 @@ onBeforeUnmount(() => watcher?.disconnect());
   display: flex;
   flex: none;
   height: 32px;
+  content-visibility: auto;
+  contain-intrinsic-height: 32px;
   border-bottom: 1px solid #1c1c1c;
 }
 .line.thin {
   height: 22px;
+  contain-intrinsic-height: 22px;
   background: #212121;
 }
 .line.chosen {
@@ -340,15 +346,6 @@ onBeforeUnmount(() => watcher?.disconnect());
   flex: 1;
   min-width: 0;
   overflow: hidden;
-}
-.playhead {
-  position: absolute;
-  top: 0;
-  bottom: 0;
-  width: 1px;
-  background: #f4f4f4;
-  pointer-events: none;
-  z-index: 2;
 }
 .nothing {
   padding: 26px 24px;

@@ -31,17 +31,17 @@ const told: Record<string, string> = {
   linear: ', even',
   spring: ', spring',
 };
-const keys = computed(() =>
+const named = computed(() =>
   props.property.keys.map((k) => {
     const name = nameOf(k.at);
-    return {
-      k,
-      name,
-      x: x(timing.shownAt(name, start.value)),
-      chosen: timing.isChosen(name),
-      shape: shape(k),
-    };
+    return { k, name, chosen: timing.isChosen(name), shape: shape(k) };
   }),
+);
+const anyChosen = computed(() => named.value.some((k) => k.chosen));
+/** A drag that moves none of these keys draws none of them anew. */
+const drag = computed(() => timing.dragOf(props.row.layer.id, anyChosen.value));
+const keys = computed(() =>
+  named.value.map((k) => ({ ...k, x: x(timing.shownAt(k.name, start.value, drag.value)) })),
 );
 const ways = computed(() =>
   keys.value.slice(0, -1).map((k, i) => ({ ...k, to: keys.value[i + 1]?.x ?? k.x })),

@@ -54,7 +54,8 @@ function scrub(e: PointerEvent) {
     desk.go(m.shiftKey ? snapped(frame, lines, reach.value) : frame);
   };
   go(e);
-  follow({ move: go, end: () => undefined, cancel: () => undefined });
+  const end = () => (view.scrubbing = false);
+  follow({ move: (m) => ((view.scrubbing = true), go(m)), end, cancel: end });
 }
 
 // The work range.

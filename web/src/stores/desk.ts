@@ -15,7 +15,9 @@ export const useDesk = defineStore('desk', () => {
 
   function ask(draft?: Change) {
     const revision = shot.view?.revision;
-    frames.show({ frame: view.frame, scale: view.scale, see: view.see, layer: view.layer, draft, revision });
+    const hurried = draft !== undefined || view.scrubbing;
+    const { frame, scale, see, layer } = view;
+    frames.show({ frame, scale, see, layer, draft, revision, hurried });
   }
 
   function open(id: string) {
@@ -37,7 +39,7 @@ export const useDesk = defineStore('desk', () => {
   }
 
   watch(
-    () => [view.frame, view.layer] as const,
+    () => [view.frame, view.layer, view.scrubbing] as const,
     () => {
       if (!view.playing && !drafting) ask();
     },

@@ -71,9 +71,13 @@ export interface Wish {
   draft?: Change;
   /** Of which revision the draft is one. */
   revision?: number;
+  /** Asked for while something is dragged: the next wish follows at once. */
+  hurried?: boolean;
 }
 
 const KEPT_BYTES = 640e6;
+/** What takes longer, in milliseconds, is asked for at half its size while something is dragged. */
+const FLUENT = 40;
 
 /** The line to the frame service: asks for frames, keeps those that are still true, and says what arrived. */
 export const useFrames = defineStore('frames', () => {
@@ -102,6 +106,9 @@ export const useFrames = defineStore('frames', () => {
   const curveAnswers = new Map<number, (curves: CurveOf[]) => void>();
   let closing = false;
   let drafting = false;
+  /** When the last wish of full size went out, and how long the last such answer took. */
+  let asked = { seq: 0, at: 0 };
+  let took = 0;
 
   function connect(shot: string, revision: (r: number) => void, open: () => void) {
     closing = false;
@@ -140,13 +147,16 @@ export const useFrames = defineStore('frames', () => {
   }
 
   /** Wishes for a frame; a newer wish takes the place of this one. A frame that is known is shown at once. */
-  function show(wish: Wish) {
+  function show({ hurried, ...wish }: Wish) {
     drafting = wish.draft !== undefined;
     const key = wish.draft ? undefined : keys.value[wish.frame];
     const known = key === undefined ? undefined : kept.get(key);
     if (known && key !== undefined) paint(known, key, wish.frame);
     seq++;
-    send({ type: 'show', seq, ...wish, have: known ? key : shownKey });
+    const coarse = hurried && !known && took > FLUENT;
+    if (!coarse) asked = { seq, at: performance.now() };
+    const scale = coarse ? wish.scale / 2 : wish.scale;
+    send({ type: 'show', seq, ...wish, scale, have: known ? key : shownKey });
   }
 
   /** Shows a frame that is kept, without asking. */
@@ -219,6 +229,7 @@ export const useFrames = defineStore('frames', () => {
       keep(header.key, image);
     }
     if (header.ahead) return;
+    if (header.seq === asked.seq && body.length > 0) took = performance.now() - asked.at;
     // A late draft may be shown on the way to a newer one, but never after what was kept.
     if (header.seq !== seq && !(header.draft && drafting)) return;
     problem.value = '';

@@ -1,6 +1,6 @@
 import { message } from 'ant-design-vue';
 import { defineStore } from 'pinia';
-import { computed, ref } from 'vue';
+import { computed, ref, shallowRef } from 'vue';
 import { freshId, keyed, start, type Key, type Row } from '../lib/layers';
 import { useDesk } from './desk';
 import { useShot } from './shot';
@@ -12,6 +12,12 @@ interface Track {
   keys: Key[];
 }
 
+/** What is being dragged: the chosen keys, or the bars of layers. */
+export type Drag =
+  | { kind: 'keys'; by: number }
+  | { kind: 'stretch'; pivot: number; factor: number }
+  | { kind: 'slide'; layers: string[]; by: number };
+
 /** Everything one does in time: keys, bars, markers, the work range, arrivals and departures. */
 export const useTiming = defineStore('timing', () => {
   const shot = useShot();
@@ -21,19 +27,20 @@ export const useTiming = defineStore('timing', () => {
   const look = ref<string>();
 
   /** What is being dragged, for those who draw it before it is kept. */
-  const dragged = ref<
-    | { kind: 'keys'; by: number }
-    | { kind: 'stretch'; pivot: number; factor: number }
-    | { kind: 'slide'; layers: string[]; by: number }
-  >();
+  const dragged = shallowRef<Drag>();
   const idOf = (k: KeyName) => `${k.layer} ${k.property} ${k.at}`;
   const chosenIds = computed(() => new Set(view.keys.map(idOf)));
   const isChosen = (k: KeyName) => chosenIds.value.has(idOf(k));
 
-  /** The frame of the shot on which a key is drawn. */
-  function shownAt(k: KeyName, start: number): number {
-    const at = start + k.at;
+  /** What is being dragged, if it moves any of a layer's keys. */
+  function dragOf(layer: string, chosen: boolean): Drag | undefined {
     const d = dragged.value;
+    return d?.kind === 'slide' ? (d.layers.includes(layer) ? d : undefined) : chosen ? d : undefined;
+  }
+
+  /** The frame of the shot on which a key is drawn. */
+  function shownAt(k: KeyName, start: number, d = dragged.value): number {
+    const at = start + k.at;
     if (d?.kind === 'slide' && d.layers.includes(k.layer)) return at + d.by;
     if (!d || d.kind === 'slide' || !isChosen(k)) return at;
     return d.kind === 'keys' ? at + d.by : Math.round(d.pivot + (at - d.pivot) * d.factor);
@@ -228,6 +235,7 @@ export const useTiming = defineStore('timing', () => {
   return {
     dragged,
     isChosen,
+    dragOf,
     shownAt,
     copied,
     look,

@@ -27,6 +27,8 @@ export interface KeyName {
 export const useView = defineStore('view', () => {
   const frame = ref(0);
   const playing = ref(false);
+  /** While the playhead is dragged. */
+  const scrubbing = ref(false);
   const loop = ref(true);
   const scale = ref(0.5);
   const see = ref<See>('picture');
@@ -99,6 +101,7 @@ export const useView = defineStore('view', () => {
   return {
     frame,
     playing,
+    scrubbing,
     loop,
     scale,
     see,
