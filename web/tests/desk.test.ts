@@ -237,7 +237,7 @@ describe('cuts', () => {
     expect(useView().tool).toBe('pen');
     expect(section.text()).toContain('The first point or Enter closes it.');
     await section.findAll('.draw button')[1]?.trigger('click');
-    expect(useView().tool).toBe('mask-rectangle');
+    expect(useView().tool).toBe('rectangle');
     expect(section.text()).toContain('Drag over the Picture.');
   });
 });

@@ -9,7 +9,8 @@ import { useView } from '../stores/view';
 import { useOnPicture } from './onPicture';
 
 /**
- * A path that is being drawn. A press sets a corner, a drag a smooth point; the first point closes it, and so does Enter.
+ * A path that is being drawn. A press sets a corner, a drag a smooth point; the first point closes it. Enter
+ * ends it: a mask is closed, a line stays open.
  * Backspace takes the last point back, Escape all of them.
  */
 const view = useView();
@@ -33,8 +34,11 @@ const drawn = computed(() => {
   return pathOf(all, false);
 });
 
-function change() {
-  const path = knots.value.map(([p, i, o]) => [
+const mask = computed(() => view.becomes === 'mask');
+const enough = () => knots.value.length > (mask.value ? 2 : 1);
+
+function change(closed = mask.value) {
+  const points = knots.value.map(([p, i, o]) => [
     p[0],
     p[1],
     i[0] - p[0],
@@ -42,20 +46,33 @@ function change() {
     o[0] - p[0],
     o[1] - p[1],
   ]);
-  return { edit: { kind: 'draw-mask', layer: view.layer, newId, frame: view.frame, path } };
+  const path = closed ? points : { open: points };
+  return { edit: drawing({ path }) };
 }
 
-function finish() {
-  if (knots.value.length < 3) return;
+/** An edit that draws: a mask, one more path, or a shape of its own. */
+function drawing(more: object) {
+  if (mask.value) return { kind: 'draw-mask', layer: view.layer, newId, frame: view.frame, ...more };
+  const onto = view.becomes === 'path' ? view.layer : null;
+  return { kind: 'draw-shape', onto, newId, frame: view.frame, ...more };
+}
+
+function finish(closed = mask.value) {
+  if (!enough()) return;
+  const becomes = view.becomes;
   view.tool = 'choose';
-  void desk.commit('Draw mask', change()).then((done) => done && view.chooseMask(newId));
+  void desk.commit(`Draw ${becomes}`, change(closed)).then((done) => {
+    if (!done) return;
+    if (becomes === 'shape') view.choose(newId);
+    else view.choosePath(becomes === 'mask' ? `mask.${newId}.path` : `path.${newId}`);
+  });
 }
 
 function down(e: PointerEvent) {
   const p = at(e);
   pointer.value = p;
   if (closes.value) {
-    finish();
+    finish(true);
     return;
   }
   const index = knots.value.length;
@@ -68,7 +85,7 @@ function down(e: PointerEvent) {
       next[index] = [p, [2 * p[0] - out[0], 2 * p[1] - out[1]], out];
       knots.value = next;
     },
-    end: () => knots.value.length > 2 && desk.draft(change()),
+    end: () => enough() && desk.draft(change()),
     cancel: () => (knots.value = knots.value.slice(0, index)),
   });
 }
@@ -77,7 +94,7 @@ function key(e: KeyboardEvent) {
   if (e.key === 'Enter') finish();
   else if (e.key === 'Backspace') {
     knots.value = knots.value.slice(0, -1);
-    if (knots.value.length > 2) desk.draft(change());
+    if (enough()) desk.draft(change());
     else desk.drop();
   } else if (e.key === 'Escape') {
     view.tool = 'choose';

@@ -5,7 +5,7 @@ import { useDesk } from '../stores/desk';
 import { useFrames, type Pair } from '../stores/frames';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
-import MaskHandles from './MaskHandles.vue';
+import PathHandles from './PathHandles.vue';
 import { provideOnPicture } from './onPicture';
 import PenPath from './PenPath.vue';
 import WayHandles from './WayHandles.vue';
@@ -117,20 +117,29 @@ function turn(e: PointerEvent) {
 
 function draw(e: PointerEvent) {
   const from = at(e);
-  const layer = view.layer;
   const newId = freshId();
-  const shape = view.tool.slice('mask-'.length);
-  const more = shape === 'polygon' || shape === 'star' ? { points: view.figure.points } : {};
-  const round = shape === 'rounded' ? { roundness: 0.4 } : {};
-  view.chooseMask(newId);
-  follow(e, 'Draw mask', (to) => {
-    drawn.value = { from, to };
-    view.tool = 'choose';
-    if (Math.abs(to[0] - from[0]) < 2 || Math.abs(to[1] - from[1]) < 2) return undefined;
-    return {
-      edit: { kind: 'add-mask', layer, newId, frame: view.frame, shape, from, to, ...more, ...round },
-    };
-  });
+  const figure = view.tool;
+  const becomes = view.becomes;
+  const more = figure === 'polygon' || figure === 'star' ? { points: view.figure.points } : {};
+  const round = figure === 'rounded' ? { roundness: 0.4 } : {};
+  const kind =
+    becomes === 'mask'
+      ? { kind: 'add-mask', layer: view.layer }
+      : { kind: 'add-shape', onto: becomes === 'path' ? view.layer : null };
+  follow(
+    e,
+    `Draw ${becomes}`,
+    (to) => {
+      drawn.value = { from, to };
+      view.tool = 'choose';
+      if (Math.abs(to[0] - from[0]) < 2 || Math.abs(to[1] - from[1]) < 2) return undefined;
+      return { edit: { ...kind, newId, frame: view.frame, shape: figure, from, to, ...more, ...round } };
+    },
+    () => {
+      if (becomes === 'shape') view.choose(newId);
+      else view.choosePath(becomes === 'mask' ? `mask.${newId}.path` : `path.${newId}`);
+    },
+  );
 }
 
 async function down(e: PointerEvent) {
@@ -146,7 +155,7 @@ async function down(e: PointerEvent) {
     pen.value?.down(e);
     return;
   }
-  if (view.tool.startsWith('mask') && view.layer) {
+  if (view.tool !== 'choose' && view.tool !== 'anchor' && (view.layer || view.becomes === 'shape')) {
     draw(e);
     return;
   }
@@ -225,7 +234,7 @@ defineExpose({ type });
         @pointerdown.stop="locked || view.tool !== 'choose' ? down($event) : move($event)"
         @dblclick="type"
       />
-      <template v-if="!locked && view.tool === 'choose' && !view.mask">
+      <template v-if="!locked && view.tool === 'choose' && !view.path">
         <template v-if="turner">
           <circle
             :cx="turner[0]"
@@ -260,7 +269,7 @@ defineExpose({ type });
         </g>
       </template>
       <WayHandles v-if="view.stance === 'rest' && h.path.keys.length" :handles="h" :locked="locked" />
-      <MaskHandles :handles="h" :locked="locked" />
+      <PathHandles :handles="h" :locked="locked" />
     </template>
     <PenPath v-if="view.tool === 'pen'" ref="pen" />
     <rect

@@ -14,6 +14,7 @@ import KindGlyph from './KindGlyph.vue';
 import ManySheet from './ManySheet.vue';
 import PassageSheet from './PassageSheet.vue';
 import PropertyRow from './PropertyRow.vue';
+import ShapeSection from './ShapeSection.vue';
 import TimeSection from './TimeSection.vue';
 
 const shot = useShot();
@@ -184,6 +185,12 @@ const sections = computed(() =>
             </div>
             <PropertyRow v-for="p in starting('text.')" :key="p.name" :property="p" :locked="locked" />
           </template>
+          <ShapeSection
+            v-else-if="layer.content.kind === 'shape'"
+            :shape="layer.content"
+            :properties="starting('')"
+            :locked="locked"
+          />
           <template v-else-if="layer.content.kind === 'fill'">
             <div class="line">
               <span class="label">Kind</span>

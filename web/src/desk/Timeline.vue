@@ -22,6 +22,14 @@ const view = useView();
 const adding = useAdding();
 const timing = useTiming();
 
+const FIGURES = [
+  { tool: 'pen', label: 'point by point' },
+  { tool: 'rectangle', label: 'rectangle' },
+  { tool: 'rounded', label: 'rounded rectangle' },
+  { tool: 'ellipse', label: 'ellipse' },
+  { tool: 'polygon', label: 'polygon' },
+  { tool: 'star', label: 'star' },
+] as const;
 const NAMES = 304;
 const PAD = 12;
 /** How high a row of a layer and one of a property are, with the line under them. */
@@ -167,6 +175,14 @@ onBeforeUnmount(() => watcher?.disconnect());
             <Menu>
               <MenuItem key="text" @click="adding.text()">Text</MenuItem>
               <MenuItem key="media" @click="view.drawer = 'media'">Clip, still or sound…</MenuItem>
+              <MenuDivider />
+              <MenuItem
+                v-for="f in FIGURES"
+                :key="f.tool"
+                :aria-label="`Shape: ${f.label}`"
+                @click="view.draw(f.tool, 'shape')"
+                >Shape: {{ f.label }}</MenuItem
+              >
               <MenuDivider />
               <MenuItem key="solid" @click="adding.fill('solid')">One colour</MenuItem>
               <MenuItem key="linear" @click="adding.fill('linear')">Linear gradient</MenuItem>

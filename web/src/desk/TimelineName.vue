@@ -47,6 +47,14 @@ function duplicate() {
   });
 }
 
+const toShape = () => timing.edit('Letters into a shape', 'text-to-shape', { layer: layer.value.id });
+
+async function frameRound() {
+  const newId = freshId();
+  const fields = { layer: layer.value.id, newId, frame: view.frame };
+  if (await timing.edit('Line round it', 'frame-round', fields)) view.choose(newId);
+}
+
 function remove() {
   void shot.edit('Delete', { edit: { kind: 'delete', layers: [layer.value.id] } });
   if (view.layer === layer.value.id) view.choose(undefined);
@@ -246,6 +254,8 @@ function outOfGroup() {
             @click="timing.edit('Take apart', 'take-apart', { layer: layer.id, unit: 'letters' })"
             >Take apart into letters</MenuItem
           >
+          <MenuItem v-if="layer.content.kind === 'text'" key="s" @click="toShape">Letters into a shape</MenuItem>
+          <MenuItem v-if="layer.content.kind !== 'sound'" key="f" @click="frameRound">Line round it</MenuItem>
           <MenuItem v-if="group" key="o" @click="open"
             >{{ shot.opened.has(layer.id) ? 'Close' : 'Open' }} the group</MenuItem
           >

@@ -11,7 +11,12 @@ export interface OnPicture {
   /** A length on the screen, in pixels of the shot. */
   px: (n: number) => number;
   /** Drafts on the way, one kept change at the end; Escape takes it all back. */
-  follow: (e: PointerEvent, label: string, change: (to: Pair, e: PointerEvent) => Change | undefined) => void;
+  follow: (
+    e: PointerEvent,
+    label: string,
+    change: (to: Pair, e: PointerEvent) => Change | undefined,
+    kept?: () => void,
+  ) => void;
 }
 
 const ON_PICTURE: InjectionKey<OnPicture> = Symbol('on the Picture');
@@ -28,7 +33,7 @@ export function provideOnPicture(
     return r ? [(e.clientX - r.left) / zoom(), (e.clientY - r.top) / zoom()] : [0, 0];
   }
 
-  function follow(e: PointerEvent, label: string, change: (to: Pair, e: PointerEvent) => Change | undefined) {
+  const follow: OnPicture['follow'] = (e, label, change, kept) => {
     e.preventDefault();
     const start = [e.clientX, e.clientY];
     let last: Change | undefined;
@@ -40,14 +45,14 @@ export function provideOnPicture(
       },
       end: () => {
         ended();
-        if (last) void desk.commit(label, last);
+        if (last) void desk.commit(label, last).then((done) => done && kept?.());
       },
       cancel: () => {
         ended();
         desk.drop();
       },
     });
-  }
+  };
 
   const on = { at, px: (n: number) => n / zoom(), follow };
   provide(ON_PICTURE, on);

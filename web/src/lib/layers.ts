@@ -83,6 +83,12 @@ export function keyed(layer: Layer): KeyedProperty[] {
     look(layer.content, 'fill');
     look(layer.content.paint, 'fill');
   }
+  if (layer.content.kind === 'shape') {
+    for (const p of layer.content.paths) {
+      if (isAnimated(p.path)) found.push({ ...p.path, name: `path.${p.id}`, label: p.name });
+    }
+    layer.content.coats.forEach((c) => look(c, `coat.${c.id}`, `${c.kind} `));
+  }
   layer.masks.forEach((m) => look(m, `mask.${m.id}`, `${m.name} `));
   if (layer.cut) look(layer.cut.tone, 'cut', 'cut ');
   return found;
@@ -101,6 +107,7 @@ export function numeric(layer: Layer): string[] {
   look(layer.place, 'place');
   if (layer.content.kind === 'text') look(layer.content, 'text');
   if (layer.content.kind === 'fill') look(layer.content, 'fill');
+  if (layer.content.kind === 'shape') layer.content.coats.forEach((c) => look(c, `coat.${c.id}`));
   layer.masks.forEach((m) =>
     look({ feather: m.feather, expand: m.expand, opacity: m.opacity }, `mask.${m.id}`),
   );

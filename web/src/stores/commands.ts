@@ -51,19 +51,19 @@ export const useCommands = defineStore('commands', () => {
     else if (!too) view.choose(next.layer.id);
   }
 
-  /** The edge of the chosen mask, as changes of paths name it. */
-  const path = () => ({ layer: view.layer, property: `mask.${view.mask}.path`, frame: view.frame });
+  /** The chosen path, as changes of paths name it. */
+  const path = () => ({ layer: view.layer, property: view.path, frame: view.frame });
 
   function smooth(on: boolean) {
-    if (view.mask)
+    if (view.path)
       void shot.edit(on ? 'Smooth' : 'Corner', {
         edit: { kind: 'set-smooth', ...path(), points: view.points, smooth: on },
       });
   }
 
   function remove() {
-    if (view.mask && view.points.length) {
-      void shot.edit('Remove mask points', {
+    if (view.path && view.points.length) {
+      void shot.edit('Remove points', {
         edit: { kind: 'remove-points', ...path(), points: view.points },
       });
       view.points = [];
@@ -97,7 +97,7 @@ export const useCommands = defineStore('commands', () => {
   function escape() {
     if (view.tool !== 'choose') view.tool = 'choose';
     else if (view.points.length) view.points = [];
-    else if (view.mask) view.chooseMask(undefined);
+    else if (view.path) view.choosePath(undefined);
     else if (view.keys.length) view.keys = [];
     else view.drawer = undefined;
   }
@@ -151,7 +151,12 @@ export const useCommands = defineStore('commands', () => {
     {
       title: 'Masks',
       commands: [
-        say('P', 'draw a mask point by point', () => view.layer && (view.tool = 'pen')),
+        say('P', 'draw point by point: a mask, a path of a shape, a shape', () =>
+          view.draw(
+            'pen',
+            shot.find(view.layer)?.content.kind === 'shape' ? 'path' : view.layer ? 'mask' : 'shape',
+          ),
+        ),
         say('K Shift+K', 'make the chosen points smooth, or corners', (e) => smooth(!e.shiftKey)),
         say(
           'Y',

@@ -21,6 +21,16 @@ export interface PropertyNow {
   value?: number | Pair | string | number[];
 }
 
+/** A path by its property: points with the ends of their handles, and feathers in pixels of the path, `scale` each. */
+export interface PathNow {
+  property: string;
+  mask: boolean;
+  closed: boolean;
+  scale: number;
+  knots: KnotAt[];
+  feathers: number[];
+}
+
 export interface Handles {
   layer: string;
   exists: boolean;
@@ -29,8 +39,8 @@ export interface Handles {
   /** The corners as the layer rests, where it is on its way. */
   resting: Pair[];
   anchor: Pair;
-  /** Points with the ends of their handles; feathers are in pixels of the path, of which the Picture has `scale` each. */
-  masks: { id: string; scale: number; knots: KnotAt[]; feathers: number[] }[];
+  /** The paths of its shape and its masks. */
+  paths: PathNow[];
   properties: PropertyNow[];
   /** The way of its position: a dot for each frame, and the keys with their handles. */
   path: { dots: Pair[]; keys: { at: number; roving: boolean; point: Pair; in: Pair; out: Pair }[] };

@@ -3,15 +3,11 @@ import { computed, ref } from 'vue';
 
 export type See = 'picture' | 'on-black' | 'on-white' | 'on-checker' | 'matte' | 'heat';
 export const SEES: See[] = ['picture', 'on-black', 'on-white', 'on-checker', 'matte', 'heat'];
-export type Tool =
-  | 'choose'
-  | 'anchor'
-  | 'pen'
-  | 'mask-rectangle'
-  | 'mask-rounded'
-  | 'mask-ellipse'
-  | 'mask-polygon'
-  | 'mask-star';
+/** What is drawn by dragging over the Picture, and point by point. */
+export type Drawn = 'pen' | 'rectangle' | 'rounded' | 'ellipse' | 'polygon' | 'star';
+export type Tool = 'choose' | 'anchor' | Drawn;
+/** What becomes of it: a mask of the chosen layer, one more path of it, or a layer of its own. */
+export type Becomes = 'mask' | 'path' | 'shape';
 /** How the outlines of masks are drawn. */
 export type MaskLines = 'clear' | 'warm' | 'faded' | 'hidden';
 export const MASK_LINES: MaskLines[] = ['clear', 'warm', 'faded', 'hidden'];
@@ -37,14 +33,16 @@ export const useView = defineStore('view', () => {
   /** Every chosen layer; the last one is the one whose Sheet is seen. */
   const layers = ref<string[]>([]);
   const layer = computed(() => layers.value[layers.value.length - 1]);
-  const mask = ref<string>();
-  /** The chosen points of the chosen mask. */
+  /** The chosen path, by the name of its property. */
+  const path = ref<string>();
+  /** The chosen points of the chosen path. */
   const points = ref<number[]>([]);
   const maskLines = ref<MaskLines>('clear');
   /** What the next polygon or star is like. */
   const figure = ref({ points: 5 });
   const keys = ref<KeyName[]>([]);
   const tool = ref<Tool>('choose');
+  const becomes = ref<Becomes>('mask');
   const typing = ref(false);
   /** Which pose of the layer is being edited. */
   const stance = ref<Stance>('rest');
@@ -59,7 +57,7 @@ export const useView = defineStore('view', () => {
   const unfolded = ref<Set<string>>(new Set());
 
   function reset() {
-    mask.value = undefined;
+    path.value = undefined;
     points.value = [];
     keys.value = [];
     tool.value = 'choose';
@@ -79,10 +77,17 @@ export const useView = defineStore('view', () => {
     layers.value = layers.value.includes(id) ? layers.value.filter((l) => l !== id) : [...layers.value, id];
   }
 
-  function chooseMask(id: string | undefined) {
-    if (mask.value === id) return;
-    mask.value = id;
+  function choosePath(property: string | undefined) {
+    if (path.value === property) return;
+    path.value = property;
     points.value = [];
+  }
+
+  /** Takes up a drawing tool, or lays it down again. */
+  function draw(what: Drawn, to: Becomes) {
+    const same = tool.value === what && becomes.value === to;
+    tool.value = same ? 'choose' : what;
+    becomes.value = to;
   }
 
   function chooseAll(ids: string[]) {
@@ -109,12 +114,13 @@ export const useView = defineStore('view', () => {
     safe,
     layers,
     layer,
-    mask,
+    path,
     points,
     maskLines,
     figure,
     keys,
     tool,
+    becomes,
     typing,
     stance,
     autoKey,
@@ -125,7 +131,8 @@ export const useView = defineStore('view', () => {
     choose,
     chooseToo,
     chooseAll,
-    chooseMask,
+    choosePath,
+    draw,
     unfold,
     toggle,
   };

@@ -2,6 +2,7 @@ package aperta.core.edit;
 
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
+import aperta.core.outline.Outline;
 import aperta.core.shot.Content;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Opened;
@@ -32,6 +33,9 @@ public interface Edit {
 
         /** What a text whose values are fixed is taken apart into. */
         List<Piece> pieces(Content.Text text, Opened.Unit unit);
+
+        /** The outline of a text whose values are fixed, in its own space. */
+        Outline outline(Content.Text text);
 
         /** What openings do. */
         Opener opener();

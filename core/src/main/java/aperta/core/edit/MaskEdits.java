@@ -1,10 +1,8 @@
 package aperta.core.edit;
 
 import aperta.core.geometry.Affine;
-import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.shot.BezierPath;
-import aperta.core.shot.Figures;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Moment;
@@ -15,14 +13,6 @@ import java.util.List;
 /** Masks drawn on the Picture; points in pixels of the shot. */
 public final class MaskEdits {
     private MaskEdits() {}
-
-    public enum Shape {
-        RECTANGLE,
-        ROUNDED,
-        ELLIPSE,
-        POLYGON,
-        STAR
-    }
 
     /**
      * Adds a mask that fills the box which has two points as corners.
@@ -37,7 +27,7 @@ public final class MaskEdits {
             String layer,
             String newId,
             long frame,
-            Shape shape,
+            Figure shape,
             Point from,
             Point to,
             int points,
@@ -47,21 +37,7 @@ public final class MaskEdits {
             implements Edit {
         @Override
         public Shot apply(Shot shot, Extents extents) {
-            Box box = Box.around(List.of(from, to));
-            if (box.width() < 1 || box.height() < 1) {
-                throw new IllegalArgumentException("Drag over a larger part of the Picture to draw a mask.");
-            }
-            return added(shot, layer, newId, frame, figure(box));
-        }
-
-        private BezierPath figure(Box box) {
-            return switch (shape) {
-                case RECTANGLE -> BezierPath.rectangle(box);
-                case ROUNDED -> Figures.rounded(box, roundness * Math.min(box.width(), box.height()) / 2);
-                case ELLIPSE -> BezierPath.ellipse(box);
-                case POLYGON -> Figures.polygon(box, points, roundness);
-                case STAR -> Figures.star(box, points, inner, roundness, innerRoundness);
-            };
+            return added(shot, layer, newId, frame, shape.in(from, to, points, inner, roundness, innerRoundness));
         }
     }
 

@@ -189,6 +189,28 @@ public final class PathEdits {
         }
     }
 
+    /** Cuts a closed path through at a point, or joins the ends of an open one. */
+    public record SetClosed(String layer, String property, long frame, int point, boolean closed) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            Space space = Space.of(shot, layer, property, frame);
+            check(space.now(), List.of(point));
+            if (space.now().closed() == closed) {
+                throw new IllegalArgumentException("The path is " + (closed ? "closed" : "open") + " already.");
+            }
+            return space.every(shot, false, p -> closed ? p.joined() : p.broken(point));
+        }
+    }
+
+    /** Lets a path run the other way, on all of its keys. */
+    public record Reverse(String layer, String property, long frame) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            Space space = Space.of(shot, layer, property, frame);
+            return shot.changing(layer, l -> space.path.set().apply(l, space.values.map(BezierPath::reversed)));
+        }
+    }
+
     private record Place(int segment, double t) {}
 
     /** The nearest as it is seen: maps that stretch change distances, but not which parameter a place has. */

@@ -22,12 +22,7 @@ public record TakeApart(String layer, Opened.Unit unit) implements Edit {
         if (!(now.content() instanceof Content.Text text)) {
             throw new IllegalArgumentException("'" + now.name() + "' is not a text.");
         }
-        if (!text.size().isStill()
-                || !text.tracking().isStill()
-                || !text.leading().isStill()) {
-            throw new IllegalArgumentException("The size, the tracking or the leading of '" + now.name()
-                    + "' changes over time, which its letters can't take over one by one.");
-        }
+        demandStill(now, text);
         List<Extents.Piece> pieces = extents.pieces(text, unit);
         if (pieces.isEmpty()) {
             throw new IllegalArgumentException("'" + now.name() + "' has no letters that are seen.");
@@ -37,6 +32,15 @@ public record TakeApart(String layer, Opened.Unit unit) implements Edit {
             parts.add(part(now, text.part(piece.words()), piece, parts.size() + 1, extents));
         }
         return shot.changing(layer, l -> l.withContent(new Content.Group(parts)));
+    }
+
+    static void demandStill(Layer layer, Content.Text text) {
+        if (!text.size().isStill()
+                || !text.tracking().isStill()
+                || !text.leading().isStill()) {
+            throw new IllegalArgumentException("The size, the tracking or the leading of '" + layer.name()
+                    + "' changes over time, which its letters can't take over one by one.");
+        }
     }
 
     /** The parts have the time of the group, so that keys of colours stay where they are. */

@@ -68,6 +68,11 @@ public record Affine(double a, double b, double c, double d, double e, double f)
         return Math.sqrt(Math.abs(determinant()));
     }
 
+    /** Whether what runs clockwise runs the other way afterwards. */
+    public boolean mirrors() {
+        return determinant() < 0;
+    }
+
     /** The smallest box around the image of {@code box}. */
     public Box apply(Box box) {
         return Box.around(box.corners().stream().map(this::apply).toList());

@@ -4,6 +4,7 @@ import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.shot.BezierPath;
+import aperta.core.shot.Curve;
 import java.awt.BasicStroke;
 import java.awt.Shape;
 import java.awt.geom.AffineTransform;
@@ -28,23 +29,40 @@ public final class Outline {
         return new Outline(copy);
     }
 
+    /** What lies inside of a path; an open one is closed by a line. */
     public static Outline of(BezierPath path) {
-        Path2D.Double p = new Path2D.Double(Path2D.WIND_NON_ZERO);
-        List<BezierPath.Knot> knots = path.knots();
-        p.moveTo(knots.get(0).at().x(), knots.get(0).at().y());
-        for (int i = 0; i < knots.size(); i++) {
-            BezierPath.Knot from = knots.get(i);
-            BezierPath.Knot to = knots.get((i + 1) % knots.size());
-            if (from.out().equals(Point.ORIGIN) && to.in().equals(Point.ORIGIN)) {
-                p.lineTo(to.at().x(), to.at().y());
-            } else {
-                Point out = from.at().plus(from.out());
-                Point in = to.at().plus(to.in());
-                p.curveTo(out.x(), out.y(), in.x(), in.y(), to.at().x(), to.at().y());
-            }
-        }
+        Path2D.Double p = drawn(path);
         p.closePath();
         return new Outline(p);
+    }
+
+    /** A path as a pen follows it: closed only where the path is. */
+    static Path2D.Double line(BezierPath path) {
+        Path2D.Double p = drawn(path);
+        if (path.closed()) {
+            p.closePath();
+        }
+        return p;
+    }
+
+    private static Path2D.Double drawn(BezierPath path) {
+        Path2D.Double p = new Path2D.Double(Path2D.WIND_NON_ZERO);
+        Point first = path.knots().get(0).at();
+        p.moveTo(first.x(), first.y());
+        for (int i = 0; i < path.segments(); i++) {
+            Curve c = path.curve(i);
+            if (c.isStraight()) {
+                p.lineTo(c.p3().x(), c.p3().y());
+            } else {
+                p.curveTo(c.p1().x(), c.p1().y(), c.p2().x(), c.p2().y(), c.p3().x(), c.p3().y());
+            }
+        }
+        return p;
+    }
+
+    /** Its contours as closed paths; quadratic curves become cubic ones of the same shape. */
+    public List<BezierPath> paths() {
+        return Paths.of(path.getPathIterator(null));
     }
 
     public static Outline of(Box box) {

@@ -7,12 +7,14 @@ import aperta.core.geometry.Point;
 import aperta.core.opening.Openings;
 import aperta.core.outline.Contour;
 import aperta.core.outline.Outline;
+import aperta.core.outline.Stroking;
 import aperta.core.picture.Gradient;
 import aperta.core.picture.Region;
 import aperta.core.picture.Transfer;
 import aperta.core.recipe.Recipe;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.BlendMode;
+import aperta.core.shot.Coat;
 import aperta.core.shot.Colour;
 import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
@@ -111,6 +113,13 @@ public final class Planner implements Opener, Edit.Extents {
             double edge = text.edgeWidth().at(0, Mix.NUMBER);
             return settings.outline(text, 0).bounds().grown(edge / 2 + 1);
         }
+        if (still.content() instanceof Content.Shape shape) {
+            double reach = shape.coats().stream()
+                    .mapToDouble(c -> c instanceof Coat.Stroke stroke ? Stroking.reach(stroke) : 0)
+                    .max()
+                    .orElse(0);
+            return extent(shape).grown(reach);
+        }
         return extent(still.content());
     }
 
@@ -119,6 +128,11 @@ public final class Planner implements Opener, Edit.Extents {
         return Pieces.of(settings.of(text, 0), text.words(), unit).stream()
                 .map(p -> new Piece(p.words(), p.setting().outline().bounds().centre()))
                 .toList();
+    }
+
+    @Override
+    public Outline outline(Content.Text text) {
+        return settings.outline(text, 0);
     }
 
     @Override
@@ -154,9 +168,20 @@ public final class Planner implements Opener, Edit.Extents {
         if (content instanceof Content.Sound) {
             return Box.EMPTY;
         }
+        if (content instanceof Content.Shape shape) {
+            Box box = Box.EMPTY;
+            for (BezierPath path : paths(shape)) {
+                box = box.union(Outline.of(path).bounds());
+            }
+            return box;
+        }
         String media = content instanceof Content.Footage footage ? footage.media() : ((Content.Still) content).media();
         Sources.Info info = sources.info(media);
         return Box.centred(info.width(), info.height());
+    }
+
+    private static List<BezierPath> paths(Content.Shape still) {
+        return still.paths().stream().map(p -> p.path().at(0, BezierPath.MIX)).toList();
     }
 
     /** One plan in the making. */
@@ -320,6 +345,9 @@ public final class Planner implements Opener, Edit.Extents {
             if (content instanceof Content.Fill fill) {
                 return fill(fill, map);
             }
+            if (content instanceof Content.Shape shape) {
+                return shape(shape, map);
+            }
             if (content instanceof Content.Footage footage) {
                 return footage(footage.media(), seen.layer(), map);
             }
@@ -391,6 +419,34 @@ public final class Planner implements Opener, Edit.Extents {
             Colour lit = Transfer.of(light).toLight(colour);
             double alpha = lit.alpha() * Math.min(1, Math.max(0, opacity));
             return new Filled(new Covered(inRaster), new Colour(lit.red(), lit.green(), lit.blue(), alpha));
+        }
+
+        private Optional<Step.Paints> shape(Content.Shape shape, Affine map) {
+            List<BezierPath> paths = paths(shape);
+            List<Stack.Entry> all = new ArrayList<>();
+            for (int i = shape.coats().size() - 1; i >= 0; i--) {
+                Coat coat = shape.coats().get(i);
+                Outline outline = Outline.NOTHING;
+                if (coat instanceof Coat.Stroke stroke) {
+                    outline = Stroking.of(paths, stroke);
+                } else {
+                    for (BezierPath path : paths) {
+                        outline = outline.and(Outline.of(path));
+                    }
+                }
+                if (!outline.isEmpty()) {
+                    Step.Paints filled = filled(
+                            outline.transformed(map),
+                            coat.colour().at(0, Colour.MIX),
+                            coat.opacity().at(0, Mix.NUMBER));
+                    all.add(new Stack.Entry(filled, BlendMode.NORMAL));
+                }
+            }
+            return switch (all.size()) {
+                case 0 -> Optional.empty();
+                case 1 -> Optional.of(all.get(0).picture());
+                default -> Optional.of(new Stack(all));
+            };
         }
 
         private Optional<Step.Paints> fill(Content.Fill fill, Affine map) {

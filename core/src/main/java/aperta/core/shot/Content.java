@@ -191,6 +191,46 @@ public sealed interface Content {
      */
     record Sound(String media, Animated<Double> level) implements Content {}
 
+    /**
+     * Paths with coats of paint on them.
+     *
+     * @param coats the first lies on top
+     */
+    record Shape(List<Path> paths, List<Coat> coats) implements Content {
+        public static final int MOST_PATHS = 500;
+
+        public Shape {
+            paths = List.copyOf(paths);
+            coats = List.copyOf(coats);
+            if (paths.size() > MOST_PATHS || coats.size() > 32) {
+                throw new IllegalArgumentException(
+                        "A shape has at most " + MOST_PATHS + " paths and 32 coats of paint.");
+            }
+        }
+
+        /** A path by its id, with a name for people; in the layer's own pixels. */
+        public record Path(String id, String name, Animated<BezierPath> path) {
+            public Path withPath(Animated<BezierPath> other) {
+                return new Path(id, name, other);
+            }
+        }
+
+        public Shape withPaths(List<Path> other) {
+            return new Shape(other, coats);
+        }
+
+        public Shape withPath(Path path) {
+            return withPaths(
+                    paths.stream().map(p -> p.id().equals(path.id()) ? path : p).toList());
+        }
+
+        public Shape withCoat(Coat coat) {
+            return new Shape(
+                    paths,
+                    coats.stream().map(c -> c.id().equals(coat.id()) ? coat : c).toList());
+        }
+    }
+
     /** A rectangle of a size, painted. */
     record Fill(Animated<Point> size, Paint paint) implements Content {}
 

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import java.util.function.Predicate;
 
 /** The one place where the animatable properties of layers are written down. */
 final class Properties {
@@ -155,6 +156,8 @@ final class Properties {
             all.addAll(TEXT);
         } else if (layer.content() instanceof Content.Fill fill) {
             all.addAll(fill(fill.paint()));
+        } else if (layer.content() instanceof Content.Shape shape) {
+            all.addAll(shape(shape));
         }
         all.addAll(PLACE);
         for (Mask mask : layer.masks()) {
@@ -258,6 +261,73 @@ final class Properties {
         return layer.withContent(new Content.Fill(fill(layer).size(), paint));
     }
 
+    private static List<Property<?>> shape(Content.Shape shape) {
+        List<Property<?>> all = new ArrayList<>();
+        for (Content.Shape.Path path : shape.paths()) {
+            String id = path.id();
+            all.add(new Property<>(
+                    "path." + id,
+                    path.name(),
+                    Property.Kind.PATH,
+                    "px",
+                    -FAR,
+                    FAR,
+                    BezierPath.MIX,
+                    l -> only(shape(l).paths(), p -> p.id().equals(id)).path(),
+                    (l, v) -> l.withContent(shape(l).withPath(only(shape(l).paths(), p -> p.id().equals(id))
+                            .withPath(v)))));
+        }
+        for (Coat coat : shape.coats()) {
+            all.add(new Property<>(
+                    "coat." + coat.id() + ".colour",
+                    coat instanceof Coat.Fill ? "Fill" : "Stroke",
+                    Property.Kind.COLOUR,
+                    "",
+                    0,
+                    1,
+                    Colour.MIX,
+                    l -> coat(l, coat.id()).colour(),
+                    (l, v) -> l.withContent(shape(l).withCoat(coat(l, coat.id()).withColour(v)))));
+            all.add(Property.number(
+                    "coat." + coat.id() + ".opacity",
+                    coat instanceof Coat.Fill ? "Fill opacity" : "Stroke opacity",
+                    "%",
+                    0,
+                    1,
+                    l -> coat(l, coat.id()).opacity(),
+                    (l, v) -> l.withContent(shape(l).withCoat(coat(l, coat.id()).withOpacity(v)))));
+            if (coat instanceof Coat.Stroke) {
+                for (Coat.Measure measure : Coat.Measure.values()) {
+                    all.add(measure(coat.id(), measure));
+                }
+            }
+        }
+        return all;
+    }
+
+    private static Property<Double> measure(String coat, Coat.Measure measure) {
+        return Property.number(
+                "coat." + coat + "." + measure.word(),
+                measure.label(),
+                measure.unit(),
+                measure.least(),
+                measure.most(),
+                l -> ((Coat.Stroke) coat(l, coat)).measure(measure),
+                (l, v) -> l.withContent(shape(l).withCoat(((Coat.Stroke) coat(l, coat)).with(measure, v))));
+    }
+
+    private static Content.Shape shape(Layer layer) {
+        return (Content.Shape) layer.content();
+    }
+
+    private static Coat coat(Layer layer, String id) {
+        return only(shape(layer).coats(), c -> c.id().equals(id));
+    }
+
+    private static <T> T only(List<T> all, Predicate<T> which) {
+        return all.stream().filter(which).findFirst().orElseThrow();
+    }
+
     private static List<Property<?>> mask(String id, String name) {
         return List.of(
                 new Property<>(
@@ -297,7 +367,7 @@ final class Properties {
     }
 
     private static Mask mask(Layer layer, String id) {
-        return layer.masks().stream().filter(m -> m.id().equals(id)).findFirst().orElseThrow();
+        return only(layer.masks(), m -> m.id().equals(id));
     }
 
     private static Layer masked(Layer layer, Mask mask) {

@@ -83,9 +83,20 @@ public final class Rules {
                 return;
             }
         }
+        if (layer.content() instanceof Content.Shape shape && !idsDiffer(shape)) {
+            broken.add("Two paths or two coats of paint of '" + layer.name() + "' have the same id.");
+            return;
+        }
         for (Property<?> property : Property.of(layer)) {
             property.broken(layer).ifPresent(broken::add);
         }
+    }
+
+    private static boolean idsDiffer(Content.Shape shape) {
+        long paths =
+                shape.paths().stream().map(Content.Shape.Path::id).distinct().count();
+        long coats = shape.coats().stream().map(Coat::id).distinct().count();
+        return paths == shape.paths().size() && coats == shape.coats().size();
     }
 
     /** What is used again must be a group, and not lie in itself. */

@@ -188,8 +188,7 @@ class EditTest {
         Layer turned = a.withPlace(a.place().withRotation(Animated.of(90.0)));
         Shot drawn = apply(
                 shot(turned),
-                new MaskEdits.Add(
-                        "a", "m", 0, MaskEdits.Shape.RECTANGLE, new Point(35, 30), new Point(45, 50), 5, 0.5, 0, 0));
+                new MaskEdits.Add("a", "m", 0, Figure.RECTANGLE, new Point(35, 30), new Point(45, 50), 5, 0.5, 0, 0));
         BezierPath path = drawn.layers().get(0).masks().get(0).path().rest();
         assertThat(seenAt(drawn, "a", path.knots().get(0).at(), 0)
                         .minus(new Point(35, 30))
@@ -221,8 +220,7 @@ class EditTest {
                 .isLessThan(1e-9);
         assertThatThrownBy(() -> apply(
                         shot(a),
-                        new MaskEdits.Add(
-                                "a", "m", 0, MaskEdits.Shape.ELLIPSE, Point.ORIGIN, Point.ORIGIN, 5, 0.5, 0, 0)))
+                        new MaskEdits.Add("a", "m", 0, Figure.ELLIPSE, Point.ORIGIN, Point.ORIGIN, 5, 0.5, 0, 0)))
                 .hasMessageContaining("Drag over a larger part");
     }
 }

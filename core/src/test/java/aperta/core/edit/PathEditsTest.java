@@ -30,8 +30,7 @@ class PathEditsTest {
                     .withRotation(Animated.of(33.0)));
     private final Shot drawn = apply(
             shot(a),
-            new MaskEdits.Add(
-                    "a", "m", 0, MaskEdits.Shape.RECTANGLE, new Point(60, 30), new Point(100, 60), 5, 0.5, 0, 0));
+            new MaskEdits.Add("a", "m", 0, Figure.RECTANGLE, new Point(60, 30), new Point(100, 60), 5, 0.5, 0, 0));
 
     private static Shot apply(Shot shot, Edit edit) {
         return Rules.demand(edit.apply(shot, EXTENTS));

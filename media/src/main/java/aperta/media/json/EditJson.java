@@ -3,6 +3,7 @@ package aperta.media.json;
 import static aperta.media.json.Provider.JSON;
 
 import aperta.core.edit.Edit;
+import aperta.core.edit.Figure;
 import aperta.core.edit.GroupEdits;
 import aperta.core.edit.KeyEdits;
 import aperta.core.edit.LayerEdits;
@@ -13,6 +14,7 @@ import aperta.core.edit.PathEdits;
 import aperta.core.edit.PlaceEdits;
 import aperta.core.edit.Settings;
 import aperta.core.edit.Several;
+import aperta.core.edit.ShapeEdits;
 import aperta.core.edit.TakeApart;
 import aperta.core.edit.TimeEdits;
 import aperta.core.geometry.Point;
@@ -181,20 +183,13 @@ public final class EditJson {
         new Kinds(new RecordCodec(opening), kinds.all).put("set-opening", PassageEdits.SetOpening.class, Map.of());
         kinds.put("copy-parts", LookEdits.CopyParts.class, Map.of());
         kinds.put("remove-parts", LookEdits.RemoveParts.class, Map.of());
-        kinds.put(
-                "add-mask",
-                MaskEdits.Add.class,
-                Map.of(
-                        "shape",
-                        MaskEdits.Shape.RECTANGLE,
-                        "points",
-                        5,
-                        "inner",
-                        0.5,
-                        "roundness",
-                        0.0,
-                        "innerRoundness",
-                        0.0));
+        Map<String, ?> figure =
+                Map.of("shape", Figure.RECTANGLE, "points", 5, "inner", 0.5, "roundness", 0.0, "innerRoundness", 0.0);
+        kinds.put("add-mask", MaskEdits.Add.class, figure);
+        kinds.put("add-shape", ShapeEdits.Add.class, figure);
+        kinds.put("draw-shape", ShapeEdits.Draw.class, Map.of());
+        kinds.put("frame-round", ShapeEdits.FrameRound.class, Map.of("margin", 24.0, "radius", 0.0));
+        kinds.put("text-to-shape", ShapeEdits.TextToShape.class, Map.of());
         kinds.put("draw-mask", MaskEdits.Draw.class, Map.of());
         kinds.put("set-mask-lock", MaskEdits.SetLock.class, Map.of());
         kinds.put("move-point", PathEdits.MovePoint.class, Map.of("part", PathEdits.Part.AT, "both", false));
@@ -207,6 +202,8 @@ public final class EditJson {
         kinds.put("bend", PathEdits.Bend.class, Map.of());
         kinds.put("feather-points", PathEdits.FeatherPoints.class, Map.of("points", List.of()));
         kinds.put("start-at", PathEdits.StartAt.class, Map.of());
+        kinds.put("set-closed", PathEdits.SetClosed.class, Map.of("point", 0));
+        kinds.put("reverse-path", PathEdits.Reverse.class, Map.of());
         return Codecs.union(kinds.all);
     }
 

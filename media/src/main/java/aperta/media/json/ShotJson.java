@@ -8,6 +8,7 @@ import aperta.core.opening.Openings;
 import aperta.core.recipe.Recipe;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.BlendMode;
+import aperta.core.shot.Coat;
 import aperta.core.shot.Colour;
 import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
@@ -35,6 +36,7 @@ import jakarta.json.JsonObjectBuilder;
 import jakarta.json.JsonReader;
 import jakarta.json.JsonValue;
 import java.io.StringReader;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -301,6 +303,7 @@ public final class ShotJson {
         kinds.put("still", new Codecs.Kind<>(Content.Still.class, still()));
         kinds.put("sound", new Codecs.Kind<>(Content.Sound.class, sound()));
         kinds.put("fill", new Codecs.Kind<>(Content.Fill.class, fill()));
+        kinds.put("shape", new Codecs.Kind<>(Content.Shape.class, shape()));
         kinds.put("again", new Codecs.Kind<>(Content.Again.class, again()));
         kinds.put("group", new Codecs.Kind<>(Content.Group.class, group()));
         return Codecs.union(kinds);
@@ -365,6 +368,53 @@ public final class ShotJson {
         ObjectCodec<Content.Group> o = new ObjectCodec<>();
         var layers = o.field("layers", Codecs.list(deferredLayer()), Content.Group::layers);
         return o.making(r -> new Content.Group(r.get(layers)));
+    }
+
+    private static Codec<Content.Shape> shape() {
+        ObjectCodec<Content.Shape.Path> p = new ObjectCodec<>();
+        var id = p.field("id", Codecs.TEXT, Content.Shape.Path::id);
+        var name = p.field("name", Codecs.TEXT, Content.Shape.Path::name);
+        var path = p.field("path", PATHS, Content.Shape.Path::path);
+        p.making(r -> new Content.Shape.Path(r.get(id), r.get(name), r.get(path)));
+
+        Map<String, Codecs.Kind<? extends Coat>> kinds = new LinkedHashMap<>();
+        kinds.put("fill", new Codecs.Kind<>(Coat.Fill.class, coatFill()));
+        kinds.put("stroke", new Codecs.Kind<>(Coat.Stroke.class, coatStroke()));
+
+        ObjectCodec<Content.Shape> o = new ObjectCodec<>();
+        var paths = o.field("paths", Codecs.list(p), Content.Shape::paths);
+        var coats = o.field("coats", Codecs.list(Codecs.union(kinds)), Content.Shape::coats);
+        return o.making(r -> new Content.Shape(r.get(paths), r.get(coats)));
+    }
+
+    private static Codec<Coat.Fill> coatFill() {
+        ObjectCodec<Coat.Fill> o = new ObjectCodec<>();
+        var id = o.field("id", Codecs.TEXT, Coat.Fill::id);
+        var colour = o.field("colour", COLOURS, Coat.Fill::colour);
+        var opacity = o.field("opacity", NUMBERS, Coat.Fill::opacity, Animated.of(1.0));
+        return o.making(r -> new Coat.Fill(r.get(id), r.get(colour), r.get(opacity)));
+    }
+
+    private static Codec<Coat.Stroke> coatStroke() {
+        Coat.Stroke plain = Coat.Stroke.of("", Colour.WHITE, 0);
+        ObjectCodec<Coat.Stroke> o = new ObjectCodec<>();
+        var id = o.field("id", Codecs.TEXT, Coat.Stroke::id);
+        var colour = o.field("colour", COLOURS, Coat.Stroke::colour);
+        var opacity = o.field("opacity", NUMBERS, Coat.Stroke::opacity, Animated.of(1.0));
+        var cap = o.field("cap", Codecs.choice(Coat.Cap.class), Coat.Stroke::cap, plain.cap());
+        var corner = o.field("corner", Codecs.choice(Coat.Corner.class), Coat.Stroke::corner, plain.corner());
+        var dash = o.field("dash", Codecs.list(Codecs.NUMBER), Coat.Stroke::dash, List.of());
+        Map<Coat.Measure, ObjectCodec.Field<Coat.Stroke, Animated<Double>>> measures =
+                new EnumMap<>(Coat.Measure.class);
+        for (Coat.Measure m : Coat.Measure.values()) {
+            measures.put(m, o.field(m.word(), NUMBERS, s -> s.measure(m), Animated.of(m.usual())));
+        }
+        return o.making(r -> {
+            Map<Coat.Measure, Animated<Double>> said = new EnumMap<>(Coat.Measure.class);
+            measures.forEach((m, field) -> said.put(m, r.get(field)));
+            return new Coat.Stroke(
+                    r.get(id), r.get(colour), r.get(opacity), r.get(cap), r.get(corner), r.get(dash), said);
+        });
     }
 
     private static Codec<Content.Fill> fill() {

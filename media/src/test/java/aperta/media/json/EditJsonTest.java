@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import aperta.core.edit.Edit;
+import aperta.core.edit.Figure;
 import aperta.core.edit.GroupEdits;
 import aperta.core.edit.KeyEdits;
 import aperta.core.edit.LayerEdits;
@@ -167,8 +168,7 @@ class EditJsonTest {
         assertThat(read(
                         "{'kind': 'add-mask', 'layer': 'w', 'newId': 'm', 'frame': 0, 'shape': 'ellipse', 'from': [0, 0],"
                                 + " 'to': [5, 5]}"))
-                .isEqualTo(new MaskEdits.Add(
-                        "w", "m", 0, MaskEdits.Shape.ELLIPSE, Point.ORIGIN, new Point(5, 5), 5, 0.5, 0, 0));
+                .isEqualTo(new MaskEdits.Add("w", "m", 0, Figure.ELLIPSE, Point.ORIGIN, new Point(5, 5), 5, 0.5, 0, 0));
         assertThat(read(
                         "{'kind': 'move-point', 'layer': 'w', 'property': 'mask.m.path', 'frame': 0, 'index': 2, 'part':"
                                 + " 'out', 'to': [5, 5]}"))

@@ -35,7 +35,7 @@ class ShotJsonTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"opening", "line-9"})
+    @ValueSource(strings = {"opening", "line-9", "see-you"})
     void theDemoComesBackAsItWas(String name) throws IOException {
         String text = Files.readString(Path.of("../demo/" + name + ".json"));
         Shot shot = ShotJson.read(ShotJson.parse(text).getJsonObject("shot"));
@@ -46,7 +46,7 @@ class ShotJsonTest {
 
     /** The schema of docs/, by a JSON Schema validator that isn't ours. */
     @ParameterizedTest
-    @ValueSource(strings = {"opening", "line-9"})
+    @ValueSource(strings = {"opening", "line-9", "see-you"})
     void theSchemaAcceptsTheDemoBothAsWrittenByPeopleAndByUs(String name) throws IOException {
         Schema schema = schema();
         String text = Files.readString(Path.of("../demo/" + name + ".json"));
@@ -72,6 +72,25 @@ class ShotJsonTest {
     private static Schema schema() throws IOException {
         SchemaRegistry registry = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12);
         return registry.getSchema(Files.readString(Path.of("../docs/shot.schema.json")), InputFormat.JSON);
+    }
+
+    @Test
+    void shapesComeBackAsTheyWere() throws IOException {
+        String shape = shot("{'id': 's', 'name': 's', 'span': {'in': 0, 'length': 9}, 'place': {'position': [0, 0]},"
+                + " 'content': {'kind': 'shape', 'paths': [{'id': 'p', 'name': 'p', 'path': {'open': [[0, 0, 0, 0, 0, 0], [9,"
+                + " 0, 0, 0, 0, 0]]}}], 'coats': [{'kind': 'stroke', 'id': 'a', 'colour': '#ff8000', 'cap': 'round',"
+                + " 'corner': 'bevel', 'dash': [3, 4], 'end': {'rest': 1, 'keys': [{'at': 2, 'value': 0.5}]}, 'taperEnd':"
+                + " 0.2}, {'kind': 'fill', 'id': 'b', 'colour': '#000000', 'opacity': 0.4}]}}");
+        assertThat(schema().validate(shape, InputFormat.JSON)).isEmpty();
+        Shot read = ShotJson.read(shape);
+        String written = ShotJson.write(read).toString();
+        assertThat(ShotJson.read(written)).isEqualTo(read);
+        assertThat(schema().validate(written, InputFormat.JSON)).isEmpty();
+        Content.Shape content = (Content.Shape) read.layers().get(0).content();
+        assertThat(content.coats()).hasSize(2);
+        assertThat(content.paths().get(0).path().rest().closed()).isFalse();
+        assertThatThrownBy(() -> ShotJson.read(shape.replace("[3,4]", "[0]").replace("[3, 4]", "[0]")))
+                .hasMessageContaining("not all of them 0");
     }
 
     @Test

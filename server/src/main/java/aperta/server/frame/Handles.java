@@ -8,6 +8,7 @@ import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.render.Planner;
 import aperta.core.shot.BezierPath;
+import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Moment;
@@ -46,9 +47,20 @@ final class Handles {
             corners.add(point(seen.toShot().apply(p)));
         }
         Point anchor = seen.toShot().apply(seen.still().place().anchor().rest());
-        JsonArrayBuilder masks = JSON.createArrayBuilder();
+        JsonArrayBuilder paths = JSON.createArrayBuilder();
         for (Mask mask : layer.masks()) {
-            masks.add(mask(mask, seen));
+            Affine map = mask.lock() == Mask.Lock.FRAME ? Affine.IDENTITY : seen.toShot();
+            paths.add(path("mask." + mask.id() + ".path", mask.path(), map, seen)
+                    .add("mask", true)
+                    .add("closed", true));
+        }
+        if (layer.content() instanceof Content.Shape shape) {
+            for (Content.Shape.Path p : shape.paths()) {
+                boolean closed = p.path().at(seen.frame(), BezierPath.MIX).closed();
+                paths.add(path("path." + p.id(), p.path(), seen.toShot(), seen)
+                        .add("mask", false)
+                        .add("closed", closed));
+            }
         }
         JsonArrayBuilder properties = JSON.createArrayBuilder();
         for (Property<?> property : Property.of(layer)) {
@@ -61,7 +73,7 @@ final class Handles {
                 .add("corners", corners)
                 .add("resting", resting(moment, id))
                 .add("anchor", point(anchor))
-                .add("masks", masks)
+                .add("paths", paths)
                 .add("properties", properties)
                 .add("path", path(moment, layer))
                 .build());
@@ -86,11 +98,10 @@ final class Handles {
         return JSON.createArrayBuilder().add(p.x()).add(p.y());
     }
 
-    private static JsonObjectBuilder mask(Mask mask, Moment.Seen seen) {
-        Affine map = mask.lock() == Mask.Lock.FRAME ? Affine.IDENTITY : seen.toShot();
+    private static JsonObjectBuilder path(String property, Animated<BezierPath> path, Affine map, Moment.Seen seen) {
         JsonArrayBuilder knots = JSON.createArrayBuilder();
         JsonArrayBuilder feathers = JSON.createArrayBuilder();
-        for (BezierPath.Knot k : mask.path().at(seen.frame(), BezierPath.MIX).knots()) {
+        for (BezierPath.Knot k : path.at(seen.frame(), BezierPath.MIX).knots()) {
             knots.add(JSON.createArrayBuilder()
                     .add(point(map.apply(k.at())))
                     .add(point(map.apply(k.at().plus(k.in()))))
@@ -98,7 +109,7 @@ final class Handles {
             feathers.add(k.feather());
         }
         return JSON.createObjectBuilder()
-                .add("id", mask.id())
+                .add("property", property)
                 .add("scale", map.meanScale())
                 .add("knots", knots)
                 .add("feathers", feathers);

@@ -72,6 +72,12 @@ public final class Gestures {
                 "'kind': 'start-at', 'layer': 'u', 'property': 'mask.n.path', 'frame': 4, 'point': 2",
                 "'patch': [{'op': 'add', 'path': '/layers/0/join', 'value': 'stay-inside'}, {'op': 'add', 'path': '/layers/0/cut', 'value': {'by': 'c', 'tone': {'spread': 4, 'blur': {'rest': 0, 'keys': [{'at': 3, 'value': 2}]}}}}]",
                 "'patch': [{'op': 'add', 'path': '/markers/-', 'value': {'at': 5, 'name': 'lands'}}, {'op': 'add', 'path': '/work', 'value': {'from': 2, 'to': 9}}]",
+                "'kind': 'add-shape', 'newId': 's', 'onto': null, 'frame': 4, 'shape': 'rounded', 'from': [10, 10], 'to': [90, 70], 'roundness': 0.4",
+                "'kind': 'draw-shape', 'newId': 's', 'onto': null, 'frame': 4, 'path': {'open': [[10, 10, 0, 0, 0, 0], [90, 10, 0, 0, 5, 5]]}",
+                "'kind': 'frame-round', 'layer': 'w', 'newId': 's', 'frame': 4, 'margin': 12, 'radius': 5",
+                "'kind': 'text-to-shape', 'layer': 'w'",
+                "'kind': 'set-closed', 'layer': 'u', 'property': 'mask.n.path', 'frame': 4, 'point': 1, 'closed': false",
+                "'kind': 'reverse-path', 'layer': 'u', 'property': 'mask.n.path', 'frame': 4",
                 "'kind': 'set-parent', 'layer': 'v', 'parent': 'w', 'frame': 6",
                 "'kind': 'copy-parts', 'from': 'w', 'to': ['v'], 'parts': ['transform', 'keys', 'masks', 'cut', 'arrival', 'departure', 'text-style', 'blend']");
     }

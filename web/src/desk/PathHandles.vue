@@ -8,7 +8,7 @@ import { useView } from '../stores/view';
 import { useOnPicture } from './onPicture';
 
 /**
- * The masks of a layer. A mask that isn't chosen is moved by its edge. On the chosen one a drag bends the edge, a double
+ * The paths of a shape and of its masks. One that isn't chosen is moved by its edge. On the chosen one a drag bends the edge, a double
  * click adds a point; points are chosen, moved together, made smooth or corners by a double click; the box round them moves,
  * scales and turns them, or the whole path where none are chosen.
  */
@@ -21,11 +21,11 @@ const { at, px, follow } = useOnPicture();
 /** More points than these are drawn as one path; they would be too many to keep apart with the pointer. */
 const MANY = 400;
 
-const mask = computed(() => props.handles.masks.find((m) => m.id === view.mask));
-const property = computed(() => `mask.${view.mask}.path`);
+const path = computed(() => props.handles.paths.find((m) => m.property === view.path));
+const what = computed(() => (path.value?.mask ? 'mask' : 'path'));
 /** The box round the chosen points, or round all of them. */
 const box = computed(() => {
-  const m = mask.value;
+  const m = path.value;
   if (!m || props.locked || view.points.length === 1) return undefined;
   const some = view.points.length ? m.knots.filter((_, i) => view.points.includes(i)) : m.knots;
   if (some.length < 2) return undefined;
@@ -49,10 +49,10 @@ const middle = computed<Pair>(() => {
 });
 /** The handle that sets the feather at the one chosen point. */
 const soft = computed(() => {
-  const m = mask.value;
+  const m = path.value;
   const index = view.points[0];
   const knot = index === undefined ? undefined : m?.knots[index];
-  if (!m || index === undefined || !knot || view.points.length !== 1 || props.locked) return undefined;
+  if (!m?.mask || index === undefined || !knot || view.points.length !== 1 || props.locked) return undefined;
   const [nx, ny] = away(m.knots, index);
   const reach = px(22) + ((m.feathers[index] ?? 0) * m.scale) / 2;
   return {
@@ -66,10 +66,10 @@ const style = computed(() => view.maskLines);
 const far = (a: Pair, b: Pair) => Math.hypot(a[0] - b[0], a[1] - b[1]) > px(2);
 
 const edit = (kind: string, more: Record<string, unknown>) =>
-  desk.keyedToo(property.value, {
+  desk.keyedToo(view.path ?? '', {
     kind,
     layer: view.layer,
-    property: property.value,
+    property: view.path ?? '',
     frame: view.frame,
     ...more,
   });
@@ -78,8 +78,8 @@ function handle(e: PointerEvent, index: number, part: 'in' | 'out') {
   follow(e, 'Move handle', (to, m) => edit('move-point', { index, part, to, both: !m.altKey }));
 }
 
-function point(e: PointerEvent, id: string, index: number) {
-  if (view.mask !== id) view.chooseMask(id);
+function point(e: PointerEvent, property: string, index: number) {
+  if (view.path !== property) view.choosePath(property);
   if (e.shiftKey) {
     view.points = view.points.includes(index)
       ? view.points.filter((i) => i !== index)
@@ -89,18 +89,18 @@ function point(e: PointerEvent, id: string, index: number) {
   if (!view.points.includes(index)) view.points = [index];
   const from = at(e);
   const points = view.points;
-  follow(e, points.length > 1 ? 'Move mask points' : 'Move mask point', (to) =>
+  follow(e, `Move ${what.value} ${points.length > 1 ? 'points' : 'point'}`, (to) =>
     points.length > 1
       ? edit('move-points', { points, by: [to[0] - from[0], to[1] - from[1]] })
       : edit('move-point', { index, to }),
   );
 }
 
-function edge(e: PointerEvent, id: string) {
+function edge(e: PointerEvent, property: string) {
   const from = at(e);
-  if (view.mask !== id) {
-    view.chooseMask(id);
-    follow(e, 'Move mask', (to) =>
+  if (view.path !== property) {
+    view.choosePath(property);
+    follow(e, `Move ${what.value}`, (to) =>
       edit('move-points', { points: [], by: [to[0] - from[0], to[1] - from[1]] }),
     );
     return;
@@ -109,7 +109,7 @@ function edge(e: PointerEvent, id: string) {
 }
 
 function add(e: MouseEvent) {
-  void shot.edit('Add mask point', edit('add-point', { at: at(e), here: e.altKey }));
+  void shot.edit(`Add ${what.value} point`, edit('add-point', { at: at(e), here: e.altKey }));
 }
 
 function smoothOrCorner(index: number, knot: KnotAt) {
@@ -121,15 +121,22 @@ function whole(e: PointerEvent, kind: 'move' | 'scale' | 'turn', pivot: Pair = m
   const from = at(e);
   const points = view.points;
   if (kind === 'move')
-    follow(e, 'Move mask', (to) => edit('move-points', { points, by: [to[0] - from[0], to[1] - from[1]] }));
+    follow(e, `Move ${what.value}`, (to) =>
+      edit('move-points', { points, by: [to[0] - from[0], to[1] - from[1]] }),
+    );
   else if (kind === 'scale')
-    follow(e, 'Scale mask', (to, m) => edit('scale-points', { points, pivot, from, to, even: !m.shiftKey }));
-  else follow(e, 'Turn mask', (to, m) => edit('turn-points', { points, pivot, from, to, steps: m.shiftKey }));
+    follow(e, `Scale ${what.value}`, (to, m) =>
+      edit('scale-points', { points, pivot, from, to, even: !m.shiftKey }),
+    );
+  else
+    follow(e, `Turn ${what.value}`, (to, m) =>
+      edit('turn-points', { points, pivot, from, to, steps: m.shiftKey }),
+    );
 }
 
 function feather(e: PointerEvent) {
   const s = soft.value;
-  const m = mask.value;
+  const m = path.value;
   if (!s || !m) return;
   follow(e, 'Feather at a point', (to) => {
     const along = (to[0] - s.from[0]) * s.n[0] + (to[1] - s.from[1]) * s.n[1];
@@ -145,26 +152,31 @@ const dots = (knots: KnotAt[]) => {
 </script>
 
 <template>
-  <g v-for="m in handles.masks" :key="m.id" class="mask" :class="[{ chosen: m.id === view.mask }, style]">
+  <g
+    v-for="m in handles.paths"
+    :key="m.property"
+    class="mask"
+    :class="[{ chosen: m.property === view.path }, style]"
+  >
     <path
-      :d="pathOf(m.knots, true)"
+      :d="pathOf(m.knots, m.closed)"
       class="path"
       :stroke-width="px(1.5)"
-      :data-testid="`mask-path-${m.id}`"
+      :data-testid="`path-${m.property}`"
     />
     <path
       v-if="!locked && view.tool === 'choose'"
-      :d="pathOf(m.knots, true)"
+      :d="pathOf(m.knots, m.closed)"
       class="grip"
       :stroke-width="px(9)"
-      @pointerdown.stop="edge($event, m.id)"
-      @dblclick.stop="m.id === view.mask && add($event)"
+      @pointerdown.stop="edge($event, m.property)"
+      @dblclick.stop="m.property === view.path && add($event)"
     />
-    <template v-if="!locked && m.id !== view.mask">
+    <template v-if="!locked && m.property !== view.path">
       <path :d="dots(m.knots)" class="dots" />
     </template>
   </g>
-  <g v-if="mask && !locked && view.tool === 'choose'" class="mask chosen">
+  <g v-if="path && !locked && view.tool === 'choose'" class="mask chosen">
     <template v-if="box">
       <rect
         class="box"
@@ -216,10 +228,10 @@ const dots = (knots: KnotAt[]) => {
         <title>Move</title>
       </circle>
     </template>
-    <template v-for="(k, i) in mask.knots" :key="i">
-      <template v-if="mask.knots.length <= MANY || view.points.includes(i)">
+    <template v-for="(k, i) in path.knots" :key="i">
+      <template v-if="path.knots.length <= MANY || view.points.includes(i)">
         <template v-for="part in [1, 2] as const" :key="part">
-          <template v-if="far(k[part], k[0]) && (view.points.includes(i) || mask.knots.length <= 8)">
+          <template v-if="far(k[part], k[0]) && (view.points.includes(i) || path.knots.length <= 8)">
             <line
               :x1="k[0][0]"
               :y1="k[0][1]"
@@ -246,14 +258,14 @@ const dots = (knots: KnotAt[]) => {
           :class="{ chosen: view.points.includes(i), first: i === 0 }"
           :stroke-width="px(1.5)"
           :data-testid="`knot-${i}`"
-          @pointerdown.stop="point($event, mask.id, i)"
+          @pointerdown.stop="point($event, path.property, i)"
           @dblclick.stop="smoothOrCorner(i, k)"
         >
           <title>{{ i === 0 ? 'The first point. ' : '' }}Double click: smooth or corner</title>
         </circle>
       </template>
     </template>
-    <path v-if="mask.knots.length > MANY" :d="dots(mask.knots)" class="dots" />
+    <path v-if="path.knots.length > MANY" :d="dots(path.knots)" class="dots" />
     <template v-if="soft">
       <line
         :x1="soft.from[0]"

@@ -1,0 +1,197 @@
+package aperta.core.outline;
+
+import aperta.core.geometry.Point;
+import aperta.core.shot.BezierPath;
+import aperta.core.shot.Coat;
+import aperta.core.shot.Coat.Measure;
+import aperta.core.shot.Curve;
+import aperta.core.shot.PathLength;
+import java.awt.BasicStroke;
+import java.awt.Shape;
+import java.awt.geom.Ellipse2D;
+import java.awt.geom.Path2D;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * The band that a stroke covers. Caps, joins, the mitre's limit and dashes are those of {@link BasicStroke}; which part of a
+ * path is drawn goes by its length. Dashes stand still on their path while start and end move. Where the width tapers, the
+ * line is a row of short pieces with round joins; it ends round, or straight for every other cap.
+ */
+public final class Stroking {
+    /** How long the pieces of a tapering line are, at most, in pixels. */
+    private static final double SHORT = 2;
+
+    /** By how much a round join turns at once. */
+    private static final double STEP = Math.toRadians(6);
+
+    private static final int FEWEST = 6;
+    private static final int MOST = 512;
+
+    private final Coat.Stroke stroke;
+    private final Path2D.Double band = new Path2D.Double(Path2D.WIND_NON_ZERO);
+
+    private Stroking(Coat.Stroke stroke) {
+        this.stroke = stroke;
+    }
+
+    /** @param stroke whose values are fixed */
+    public static Outline of(List<BezierPath> paths, Coat.Stroke stroke) {
+        Stroking s = new Stroking(stroke);
+        if (stroke.fixed(Measure.WIDTH) > 0) {
+            paths.forEach(s::add);
+        }
+        return Outline.of(s.band);
+    }
+
+    /** How far a stroke reaches out from its path, at most, in pixels. */
+    public static double reach(Coat.Stroke stroke) {
+        double corner = stroke.corner() == Coat.Corner.MITRE ? stroke.fixed(Measure.MITRE_LIMIT) : 1;
+        double cap = stroke.cap() == Coat.Cap.SQUARE ? Math.sqrt(2) : 1;
+        return stroke.fixed(Measure.WIDTH) / 2 * Math.max(corner, cap);
+    }
+
+    private void add(BezierPath path) {
+        PathLength measured = new PathLength(path);
+        List<PathLength.Piece> seen =
+                measured.between(stroke.fixed(Measure.START), stroke.fixed(Measure.END), stroke.fixed(Measure.OFFSET));
+        boolean tapers = stroke.fixed(Measure.TAPER_START) > 0 || stroke.fixed(Measure.TAPER_END) > 0;
+        double whole = seen.stream()
+                .mapToDouble(p -> new PathLength(p.path()).length())
+                .sum();
+        double before = 0;
+        for (PathLength.Piece piece : seen) {
+            if (tapers) {
+                PathLength length = new PathLength(piece.path());
+                for (double[] d : dashes(length.length(), piece.from())) {
+                    taper(length.piece(d[0], d[1]).path(), before + d[0], whole);
+                }
+                before += length.length();
+            } else {
+                band.append(even(piece), false);
+            }
+        }
+    }
+
+    private Shape even(PathLength.Piece piece) {
+        int cap = switch (stroke.cap()) {
+            case BUTT -> BasicStroke.CAP_BUTT;
+            case ROUND -> BasicStroke.CAP_ROUND;
+            case SQUARE -> BasicStroke.CAP_SQUARE;
+        };
+        int corner = switch (stroke.corner()) {
+            case MITRE -> BasicStroke.JOIN_MITER;
+            case ROUND -> BasicStroke.JOIN_ROUND;
+            case BEVEL -> BasicStroke.JOIN_BEVEL;
+        };
+        float[] dash = null;
+        if (!stroke.dash().isEmpty()) {
+            dash = new float[stroke.dash().size()];
+            for (int i = 0; i < dash.length; i++) {
+                dash[i] = stroke.dash().get(i).floatValue();
+            }
+        }
+        float limit = (float) stroke.fixed(Measure.MITRE_LIMIT);
+        float width = (float) stroke.fixed(Measure.WIDTH);
+        return new BasicStroke(width, cap, corner, limit, dash, (float) phase(piece.from()))
+                .createStrokedShape(Outline.line(piece.path()));
+    }
+
+    /** How far into the pattern a place of the path lies. */
+    private double phase(double along) {
+        double pattern =
+                2 * stroke.dash().stream().mapToDouble(Double::doubleValue).sum();
+        double at = along + stroke.fixed(Measure.DASH_OFFSET);
+        return pattern == 0 ? 0 : at - pattern * Math.floor(at / pattern);
+    }
+
+    /** The lines of a dash along a piece of a path: from and to, in pixels of the piece. */
+    private List<double[]> dashes(double length, double from) {
+        List<Double> dash = stroke.dash();
+        if (dash.isEmpty()) {
+            return List.of(new double[] {0, length});
+        }
+        List<double[]> lines = new ArrayList<>();
+        double at = -phase(from);
+        for (int i = 0; at < length; i++) {
+            double next = at + dash.get(i % dash.size());
+            if (i % 2 == 0 && next > 0 && Math.min(length, next) > Math.max(0, at)) {
+                lines.add(new double[] {Math.max(0, at), Math.min(length, next)});
+            }
+            at = next;
+        }
+        return lines;
+    }
+
+    private void taper(BezierPath path, double from, double whole) {
+        double along = from;
+        Point last = path.knots().get(0).at();
+        Point across = Point.ORIGIN;
+        double lastHalf = half(from / whole);
+        disc(last, lastHalf);
+        for (int i = 0; i < path.segments(); i++) {
+            Curve c = path.curve(i);
+            double length = c.length();
+            int steps = (int) Math.min(MOST, Math.max(FEWEST, Math.ceil(length / SHORT)));
+            for (int k = 1; k <= steps; k++) {
+                Point p = c.at(c.atShare(k / (double) steps));
+                double half = half((along + length * k / steps) / whole);
+                Point d = p.minus(last);
+                if (d.length() > 0) {
+                    Point n = new Point(-d.y(), d.x()).times(1 / d.length());
+                    turn(last, lastHalf, across, n);
+                    polygon(
+                            last.minus(n.times(lastHalf)),
+                            p.minus(n.times(half)),
+                            p.plus(n.times(half)),
+                            last.plus(n.times(lastHalf)));
+                    across = n;
+                }
+                last = p;
+                lastHalf = half;
+            }
+            along += length;
+        }
+        disc(last, lastHalf);
+    }
+
+    private double half(double share) {
+        double in = stroke.fixed(Measure.TAPER_START);
+        double out = stroke.fixed(Measure.TAPER_END);
+        double factor = Math.min(in > 0 ? share / in : 1, out > 0 ? (1 - share) / out : 1);
+        return stroke.fixed(Measure.WIDTH) / 2 * Math.max(0, Math.min(1, factor));
+    }
+
+    /** What a round join fills between two directions across the line, on both of its sides. */
+    private void turn(Point p, double half, Point from, Point to) {
+        double by = StrictMath.atan2(from.x() * to.y() - from.y() * to.x(), from.x() * to.x() + from.y() * to.y());
+        int steps = (int) Math.ceil(Math.abs(by) / STEP);
+        for (int side = -1; side <= 1 && steps > 0; side += 2) {
+            Point[] pie = new Point[steps + 2];
+            pie[0] = p;
+            for (int i = 0; i <= steps; i++) {
+                // All pieces run the same way round, so that where they overlap they don't cancel.
+                double angle = by * (by > 0 ? i : steps - i) / steps;
+                double cos = StrictMath.cos(angle);
+                double sin = StrictMath.sin(angle);
+                Point n = new Point(from.x() * cos - from.y() * sin, from.x() * sin + from.y() * cos);
+                pie[i + 1] = p.plus(n.times(side * half));
+            }
+            polygon(pie);
+        }
+    }
+
+    private void polygon(Point... corners) {
+        band.moveTo(corners[0].x(), corners[0].y());
+        for (int i = 1; i < corners.length; i++) {
+            band.lineTo(corners[i].x(), corners[i].y());
+        }
+        band.closePath();
+    }
+
+    private void disc(Point p, double half) {
+        if (half > 0 && stroke.cap() == Coat.Cap.ROUND) {
+            band.append(new Ellipse2D.Double(p.x() - half, p.y() - half, 2 * half, 2 * half), false);
+        }
+    }
+}

@@ -1,0 +1,181 @@
+package aperta.core.shot;
+
+import aperta.core.time.Animated;
+import aperta.core.time.Mix;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+
+/** A coat of paint on the paths of a shape. Colours may be translucent; lengths are in the layer's own pixels. */
+public sealed interface Coat {
+    String id();
+
+    Animated<Colour> colour();
+
+    /** 0 to 1, on top of the colour's own alpha. */
+    Animated<Double> opacity();
+
+    Coat withColour(Animated<Colour> other);
+
+    Coat withOpacity(Animated<Double> other);
+
+    /** What lies inside of the paths, where the winding number is not zero; open paths are closed by a line. */
+    record Fill(String id, Animated<Colour> colour, Animated<Double> opacity) implements Coat {
+        public static Fill of(String id, Colour colour) {
+            return new Fill(id, Animated.of(colour), Animated.of(1.0));
+        }
+
+        @Override
+        public Fill withColour(Animated<Colour> other) {
+            return new Fill(id, other, opacity);
+        }
+
+        @Override
+        public Fill withOpacity(Animated<Double> other) {
+            return new Fill(id, colour, other);
+        }
+    }
+
+    /** How a line ends; the words of SVG's {@code stroke-linecap}. */
+    enum Cap {
+        BUTT,
+        ROUND,
+        SQUARE
+    }
+
+    /** How a line turns at a corner; the words of SVG's {@code stroke-linejoin}. */
+    enum Corner {
+        MITRE,
+        ROUND,
+        BEVEL
+    }
+
+    /** A number of a stroke. Shares are of each path's own length. */
+    enum Measure {
+        WIDTH("width", "Width", "px", 0, 4000, 6),
+        /** The part of each path that is drawn begins at this share of its length. */
+        START("start", "Start", "%", 0, 1, 0),
+        END("end", "End", "%", 0, 1, 1),
+        /** Moves start and end along; on closed paths round and round. */
+        OFFSET("offset", "Offset", "%", -1000, 1000, 0),
+        /** The share of what is drawn over which the width grows from nothing. */
+        TAPER_START("taperStart", "Taper at the start", "%", 0, 1, 0),
+        TAPER_END("taperEnd", "Taper at the end", "%", 0, 1, 0),
+        /** A mitre longer than this multiple of the width becomes a bevel; 4 is the default of SVG. */
+        MITRE_LIMIT("mitreLimit", "Mitre limit", "×", 1, 1000, 4),
+        /** How far into its pattern the dash begins. */
+        DASH_OFFSET("dashOffset", "Dash offset", "px", -1e6, 1e6, 0);
+
+        private final String word;
+        private final String label;
+        private final String unit;
+        private final double least;
+        private final double most;
+        private final double usual;
+
+        Measure(String word, String label, String unit, double least, double most, double usual) {
+            this.word = word;
+            this.label = label;
+            this.unit = unit;
+            this.least = least;
+            this.most = most;
+            this.usual = usual;
+        }
+
+        /** Its name in documents. */
+        public String word() {
+            return word;
+        }
+
+        public String label() {
+            return label;
+        }
+
+        public String unit() {
+            return unit;
+        }
+
+        public double least() {
+            return least;
+        }
+
+        public double most() {
+            return most;
+        }
+
+        /** What it is where nothing is said. */
+        public double usual() {
+            return usual;
+        }
+    }
+
+    /**
+     * A line along the paths.
+     *
+     * @param dash lengths of lines and gaps by turns, in pixels; empty for a whole line
+     * @param measures those that aren't as usual
+     */
+    record Stroke(
+            String id,
+            Animated<Colour> colour,
+            Animated<Double> opacity,
+            Cap cap,
+            Corner corner,
+            List<Double> dash,
+            Map<Measure, Animated<Double>> measures)
+            implements Coat {
+        public static final int MOST_DASHES = 32;
+
+        public Stroke {
+            dash = List.copyOf(dash);
+            boolean good = dash.stream().allMatch(d -> d >= 0 && d <= 1e6)
+                    && (dash.isEmpty() || dash.stream().anyMatch(d -> d > 0));
+            if (!good || dash.size() > MOST_DASHES) {
+                throw new IllegalArgumentException(
+                        "A dash is a list of at most " + MOST_DASHES + " lengths from 0 pixels, not all of them 0.");
+            }
+            measures = Map.copyOf(measures);
+        }
+
+        /** A plain line. */
+        public static Stroke of(String id, Colour colour, double width) {
+            return new Stroke(id, Animated.of(colour), Animated.of(1.0), Cap.BUTT, Corner.MITRE, List.of(), Map.of())
+                    .with(Measure.WIDTH, Animated.of(width));
+        }
+
+        public Animated<Double> measure(Measure measure) {
+            Animated<Double> said = measures.get(measure);
+            return said == null ? Animated.of(measure.usual()) : said;
+        }
+
+        /** A number of a stroke whose values are fixed. */
+        public double fixed(Measure measure) {
+            return measure(measure).at(0, Mix.NUMBER);
+        }
+
+        public Stroke with(Measure measure, Animated<Double> value) {
+            Map<Measure, Animated<Double>> next = new EnumMap<>(Measure.class);
+            next.putAll(measures);
+            next.put(measure, value);
+            return new Stroke(id, colour, opacity, cap, corner, dash, next);
+        }
+
+        @Override
+        public Stroke withColour(Animated<Colour> other) {
+            return new Stroke(id, other, opacity, cap, corner, dash, measures);
+        }
+
+        @Override
+        public Stroke withOpacity(Animated<Double> other) {
+            return new Stroke(id, colour, other, cap, corner, dash, measures);
+        }
+
+        public Stroke withDash(List<Double> other) {
+            return new Stroke(id, colour, opacity, cap, corner, other, measures);
+        }
+
+        public Stroke withEnds(Cap otherCap, Corner otherCorner) {
+            return new Stroke(id, colour, opacity, otherCap, otherCorner, dash, measures);
+        }
+    }
+}
