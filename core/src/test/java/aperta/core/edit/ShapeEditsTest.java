@@ -109,7 +109,7 @@ class ShapeEditsTest {
 
     /** The same picture; java.awt offsets quadratic curves and the same ones as cubic ones a little differently. */
     @ParameterizedTest
-    @CsvSource({"0, 1", "3, 4"})
+    @CsvSource({"0, 1", "3, 6"})
     void wordsBecomeAShapeThatLooksTheSame(double edge, float steps) {
         Layer word = word("w", "Bo& 8", 40);
         Content.Text text = ((Content.Text) word.content())

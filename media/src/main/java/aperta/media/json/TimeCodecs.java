@@ -198,7 +198,10 @@ final class TimeCodecs {
         return o.making(r -> new Key<>(r.get(at), r.get(v), r.get(ease), r.get(out), r.get(in), r.get(roving)));
     }
 
-    /** The bare value where it never changes; an object with {@code rest}, {@code keys} and {@code signals} where it does. */
+    /**
+     * The bare value where it never changes; an object with {@code rest}, {@code keys} and {@code signals} where it does. A
+     * value may be an object itself, of one field ({@link #PATH}).
+     */
     static <T> Codec<Animated<T>> animated(Codec<T> value) {
         ObjectCodec<Animated<T>> o = new ObjectCodec<>();
         var rest = o.field("rest", value, Animated::rest);
@@ -209,7 +212,9 @@ final class TimeCodecs {
         o.making(r -> new Animated<>(r.get(rest), r.get(keys), r.get(before), r.get(after), r.get(signals)));
         JsonObject schema = Codecs.anyOf(List.of(value.schema(), o.schema()));
         return Codecs.of(
-                (v, where) -> v instanceof JsonObject ? o.read(v, where) : Animated.of(value.read(v, where)),
+                (v, where) -> v instanceof JsonObject object && !object.keySet().equals(Set.of("open"))
+                        ? o.read(v, where)
+                        : Animated.of(value.read(v, where)),
                 a -> a.isStill() ? value.write(a.rest()) : o.write(a),
                 schema);
     }
