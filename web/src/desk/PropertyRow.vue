@@ -119,7 +119,7 @@ function toggleKey() {
       @draft="draft"
       @commit="commit"
     />
-    <span v-else class="fields quiet">{{ property.keyed ? 'moves by keys' : 'drawn on the Picture' }}</span>
+    <span v-else class="fields quiet">{{ property.keyed ? 'moves by keys' : 'on the Picture' }}</span>
     <button
       class="bare key"
       :class="{ keyed: property.keyed, here: property.keyHere }"

@@ -17,8 +17,8 @@ const props = defineProps<{ shape: Shape; properties: PropertyNow[]; locked: boo
 const shot = useShot();
 const view = useView();
 
-const CAPS = ['butt', 'round', 'square'].map((value) => ({ value, label: `${value} ends` }));
-const CORNERS = ['mitre', 'round', 'bevel'].map((value) => ({ value, label: `${value} corners` }));
+const CAPS = ['butt', 'round', 'square'].map((value) => ({ value, label: `${value} end` }));
+const CORNERS = ['mitre', 'round', 'bevel'].map((value) => ({ value, label: value }));
 const pointer = computed(() => `${shot.row(view.layer)?.pointer}/content`);
 const of = (coat: string) => props.properties.filter((p) => p.name.startsWith(`coat.${coat}.`));
 const short = (p: PropertyNow) => (p.name.endsWith('.opacity') ? 'Opacity' : p.label);
@@ -124,7 +124,7 @@ function removePath(index: number) {
       <Input
         size="small"
         aria-label="Dash: lines and gaps in pixels"
-        placeholder="dash: 24 12"
+        placeholder="dash 24 12"
         :disabled="locked"
         :default-value="(c.dash ?? []).join(' ')"
         @keydown.stop
@@ -171,7 +171,7 @@ h4 {
 }
 .ends {
   display: grid;
-  grid-template-columns: 1fr 1fr 84px;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
   gap: 4px;
   margin: 2px 0;
 }

@@ -13,7 +13,18 @@ import org.junit.jupiter.api.Test;
 class ArchitectureTest {
     /** From the ground up: a package may use those before it. */
     private static final List<String> LINE = List.of(
-            "geometry", "recipe", "time", "shot", "sound", "outline", "type", "picture", "opening", "edit", "render");
+            "geometry",
+            "recipe",
+            "time",
+            "shot",
+            "sound",
+            "outline",
+            "type",
+            "picture",
+            "opening",
+            "edit",
+            "render",
+            "proof");
 
     private static final JavaClasses CORE = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())

@@ -106,7 +106,7 @@ public final class ShapeEdits {
             Content.Shape shape = new Content.Shape(
                     List.of(new Content.Shape.Path("path", "Path 1", Animated.of(path))),
                     List.of(Coat.Stroke.of("stroke", Colour.WHITE, LINE)));
-            Layer line = Layer.of(newId, "Frame of " + now.name(), shape, now.span(), Place.at(Point.ORIGIN))
+            Layer line = Layer.of(newId, "Line round " + now.name(), shape, now.span(), Place.at(Point.ORIGIN))
                     .withParent(Optional.of(layer));
             return new LayerEdits.Add(line, Optional.of(layer)).apply(shot, extents);
         }

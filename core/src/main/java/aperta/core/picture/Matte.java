@@ -42,6 +42,10 @@ public final class Matte {
         return domain.contains(new Region(x, y, 1, 1)) ? value[index(x, y)] : 0;
     }
 
+    public void set(int x, int y, float v) {
+        value[index(x, y)] = v;
+    }
+
     public void fill(float v) {
         for (int y = domain.y(); y < domain.bottom(); y++) {
             int from = index(domain.x(), y);

@@ -97,6 +97,19 @@ public final class Planner implements Opener, Edit.Extents {
         return plan(moment, scale, alone.orElseGet(() -> new Stack(List.of())));
     }
 
+    /** What each layer of a moment covers, from the top; clips without alpha are taken as plain boxes. */
+    List<Area> areas(Moment moment, double scale) {
+        return new Layout(moment, scale, Optional.empty(), true)
+                .areas(moment.shot().layers());
+    }
+
+    /** The outlines of the letters of a text whose values are fixed, in its own space. */
+    public List<Outline> letters(Content.Text text) {
+        return Pieces.of(settings.of(text, 0), text.words(), Opened.Unit.LETTERS).stream()
+                .map(p -> p.setting().outline())
+                .toList();
+    }
+
     /** A moment of a shot with all that its layers come from and go to. */
     public Moment moment(Shot shot, double frame) {
         return new Moment(shot, frame, this);
@@ -191,15 +204,20 @@ public final class Planner implements Opener, Edit.Extents {
         private final Affine toRaster;
         private final Light light;
         private final Optional<Layout> whole;
+        private final boolean plain;
         private final Map<String, Optional<Step.Paints>> uncut = new HashMap<>();
         private final Map<Double, Layout> samples = new HashMap<>();
 
         Layout(Moment moment, double scale) {
-            this(moment, scale, Optional.empty());
+            this(moment, scale, Optional.empty(), false);
         }
 
-        /** @param whole the layout of which this one is a sample, for motion blur */
-        private Layout(Moment moment, double scale, Optional<Layout> whole) {
+        /**
+         * @param whole the layout of which this one is a sample, for motion blur
+         * @param plain whether only what is covered matters: nothing is decoded that hasn't alpha, nothing is blurred by
+         *     its motion
+         */
+        private Layout(Moment moment, double scale, Optional<Layout> whole, boolean plain) {
             if (!(scale > 0)) {
                 throw new IllegalArgumentException("A scale is over 0.");
             }
@@ -208,6 +226,7 @@ public final class Planner implements Opener, Edit.Extents {
             this.toRaster = Affine.scale(scale, scale);
             this.light = moment.shot().format().light();
             this.whole = whole;
+            this.plain = plain;
         }
 
         /** What exists and which frames are shown is the same for all samples of a frame. */
@@ -232,11 +251,54 @@ public final class Planner implements Opener, Edit.Extents {
                 return whole;
             }
             Cut cut = moment.of(layer.id()).still().cut().orElseThrow();
-            Optional<Step.Paints> cutter = uncut(moment.of(cut.by()).layer());
+            // How bright a clip is can't be told from its box.
+            Layout of = plain && cut.with() == Cut.With.BRIGHTNESS ? new Layout(moment, scale) : this;
+            Optional<Step.Paints> cutter = of.uncut(moment.of(cut.by()).layer());
             if (cutter.isEmpty()) {
                 return cut.keep() == Cut.Keep.INSIDE ? Optional.empty() : whole;
             }
             return Optional.of(new CutBy(whole.get(), matte(cut, cutter.get()), cut.keep()));
+        }
+
+        List<Area> areas(List<Layer> layers) {
+            List<Area> all = new ArrayList<>();
+            for (Layer layer : layers) {
+                if (layer.content() instanceof Content.Sound) {
+                    continue;
+                }
+                List<Area> inside = layer.content() instanceof Content.Group group ? areas(group.layers()) : List.of();
+                boolean shows = moment.shows(layer);
+                all.add(new Area(
+                        moment.of(layer.id()),
+                        shows,
+                        own(layer),
+                        uncut(layer),
+                        shows ? finished(layer) : Optional.empty(),
+                        inside));
+            }
+            return all;
+        }
+
+        /** All that a layer would show without masks, cuts, opacity, and with its letters in their places. */
+        private Optional<Step.Paints> own(Layer layer) {
+            Moment.Seen seen = moment.of(layer.id());
+            Affine map = seen.toShot().then(toRaster);
+            if (!seen.exists() || map.inverse().isEmpty()) {
+                return Optional.empty();
+            }
+            if (seen.still().content() instanceof Content.Text text) {
+                return text(text, Optional.empty(), map);
+            }
+            if (seen.still().content() instanceof Content.Group group) {
+                List<Stack.Entry> all = new ArrayList<>();
+                for (Layer inside : group.layers()) {
+                    if (moment.shows(inside)) {
+                        own(inside).ifPresent(p -> all.add(new Stack.Entry(p, BlendMode.NORMAL)));
+                    }
+                }
+                return Optional.of(new Stack(all));
+            }
+            return content(seen, map);
         }
 
         private Step.Shades matte(Cut cut, Step.Paints cutter) {
@@ -268,6 +330,7 @@ public final class Planner implements Opener, Edit.Extents {
         private Optional<Step.Paints> build(Layer layer) {
             boolean blurred = layer.motionBlur()
                     && whole.isEmpty()
+                    && !plain
                     && moment.of(layer.id()).exists();
             return blurred ? inMotion(layer) : atOnce(layer);
         }
@@ -320,7 +383,7 @@ public final class Planner implements Opener, Edit.Extents {
             return samples.computeIfAbsent(share, s -> {
                 Shutter shutter = moment.shot().shutter();
                 double frame = moment.frame() + shutter.opens() + s * shutter.length();
-                return new Layout(moment(moment.shot(), frame), scale, Optional.of(this));
+                return new Layout(moment(moment.shot(), frame), scale, Optional.of(this), false);
             });
         }
 
@@ -518,6 +581,10 @@ public final class Planner implements Opener, Edit.Extents {
 
         private Step.Paints clip(String media, long frame, Affine map) {
             Sources.Info info = sources.info(media);
+            if (plain && !info.alpha()) {
+                return filled(
+                        Outline.of(Box.centred(info.width(), info.height())).transformed(map), Colour.BLACK, 1);
+            }
             int level = map.meanScale() <= 0.5 + 1e-9 ? 2 : 1;
             Decoded decoded = new Decoded(sources, media, frame, level);
             Affine fromPixels = Affine.scale(

@@ -40,6 +40,15 @@ public final class Renderer {
         return new Shown(plan, number, run, scratch, bands);
     }
 
+    /** A matte by itself. */
+    Matte matte(Step.Shades step, Region region) {
+        Run run = new Run();
+        run.order(step);
+        run.ask(step, region);
+        run.make();
+        return run.shaded(step, region);
+    }
+
     private final class Run implements Tile.Results, Step.Making {
         private final List<Step> steps = new ArrayList<>();
         private final Map<ContentKey, Region> wanted = new HashMap<>();

@@ -59,8 +59,8 @@ public sealed interface Coat {
         /** Moves start and end along; on closed paths round and round. */
         OFFSET("offset", "Offset", "%", -1000, 1000, 0),
         /** The share of what is drawn over which the width grows from nothing. */
-        TAPER_START("taperStart", "Taper at the start", "%", 0, 1, 0),
-        TAPER_END("taperEnd", "Taper at the end", "%", 0, 1, 0),
+        TAPER_START("taperStart", "Taper start", "%", 0, 1, 0),
+        TAPER_END("taperEnd", "Taper end", "%", 0, 1, 0),
         /** A mitre longer than this multiple of the width becomes a bevel; 4 is the default of SVG. */
         MITRE_LIMIT("mitreLimit", "Mitre limit", "×", 1, 1000, 4),
         /** How far into its pattern the dash begins. */

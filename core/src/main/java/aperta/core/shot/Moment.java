@@ -112,6 +112,15 @@ public final class Moment {
                 && (!soloed || soloed(layer));
     }
 
+    /** Whether a layer, or a group that holds it, arrives or leaves. */
+    public boolean isOnItsWay(String id) {
+        return shot.lineTo(id).stream().anyMatch(l -> {
+            double own = times.get(l.id()).own;
+            return Passage.arriving(l, own).isPresent()
+                    || Passage.leaving(l, own).isPresent();
+        });
+    }
+
     /** Whether a sound is heard as far as solo goes. */
     public boolean isHeard(Layer layer) {
         return !soloed || soloed(layer);

@@ -1,11 +1,14 @@
 package aperta.media.cli;
 
 import aperta.core.picture.Bytes;
+import aperta.core.proof.Finding;
+import aperta.core.proof.Proof;
 import aperta.core.render.Cache;
 import aperta.core.render.Planner;
 import aperta.core.render.Renderer;
 import aperta.core.render.Shown;
 import aperta.core.render.Workers;
+import aperta.core.shot.Shot;
 import aperta.media.ffmpeg.Png;
 import aperta.media.fonts.FontShelf;
 import aperta.media.footage.Clip;
@@ -27,15 +30,17 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * {@code render FILE -o OUT.mp4|OUT.zip} and {@code frame FILE --at N [--scale S] -o OUT.png}; FILE is a shot's JSON or
- * an {@code .aperta} file. Errors are one plain sentence on standard error, with exit code 2.
+ * {@code render FILE -o OUT.mp4|OUT.zip}, {@code frame FILE --at N [--scale S] -o OUT.png} and {@code proof FILE}, which
+ * ends with exit code 1 where something is found; FILE is a shot's JSON or an {@code .aperta} file. Errors are one plain sentence on standard error, with exit code 2.
  */
 public final class CommandLine {
     private static final String USAGE =
-            "Use: render FILE.json|FILE.aperta -o OUT.mp4|OUT.zip   or   frame FILE --at N [--scale S] -o OUT.png";
+            "Use: render FILE.json|FILE.aperta -o OUT.mp4|OUT.zip   or   frame FILE --at N [--scale S] -o OUT.png"
+                    + "   or   proof FILE";
 
     private final PrintStream words;
     private final Path plates;
+    private boolean found;
 
     /** @param plates the folder in which made plates are kept */
     public CommandLine(PrintStream words, Path plates) {
@@ -63,7 +68,8 @@ public final class CommandLine {
                     rest.add(args.get(i));
                 }
             }
-            if (rest.size() != 2 || !options.containsKey("-o")) {
+            boolean written = rest.size() == 2 && !rest.get(0).equals("proof");
+            if (rest.size() != 2 || written != options.containsKey("-o")) {
                 throw new IllegalArgumentException(USAGE);
             }
             Path file = Path.of(rest.get(1));
@@ -77,7 +83,7 @@ public final class CommandLine {
             } else {
                 carryOut(rest.get(0), ShotFile.read(file), options);
             }
-            return 0;
+            return found ? 1 : 0;
         } catch (IllegalArgumentException | aperta.core.render.RenderException | IOException e) {
             words.println(e.getMessage());
             return 2;
@@ -94,10 +100,22 @@ public final class CommandLine {
                 switch (command) {
                     case "render" -> render(file, planner, workers, options);
                     case "frame" -> frame(file, planner, workers, options);
+                    case "proof" -> proof(file.shot(), planner, workers);
                     default -> throw new IllegalArgumentException(USAGE);
                 }
             }
         }
+    }
+
+    private void proof(Shot shot, Planner planner, Workers workers) {
+        List<Finding> findings =
+                Proof.of(shot, planner, workers, () -> true).orElseThrow().findings();
+        for (Finding f : findings) {
+            String who = shot.layer(f.layer()).map(l -> "'" + l.name() + "': ").orElse("");
+            words.println("frames " + f.from() + " to " + f.to() + ": " + who + f.says());
+        }
+        found = !findings.isEmpty();
+        words.println(found ? findings.size() + " findings" : "Nothing was found.");
     }
 
     private static byte[] bytes(Path path) {

@@ -1,0 +1,66 @@
+package aperta.core.proof;
+
+import aperta.core.geometry.Box;
+import aperta.core.picture.Matte;
+import aperta.core.picture.Region;
+import aperta.core.recipe.Descriptor;
+import aperta.core.recipe.Parameter;
+import aperta.core.recipe.Recipe;
+import aperta.core.render.Visibility;
+import aperta.core.render.Visibility.Share;
+import java.util.List;
+
+/**
+ * Words that stand still are not cut by the edge of the frame, nor is their soft edge: what is blurred or glows ends inside.
+ * Common practice, no source.
+ */
+public final class FrameEdge implements Check {
+    @Override
+    public Descriptor descriptor() {
+        return new Descriptor(
+                "frame-edge",
+                "Clear of the frame's edge",
+                "Words that stand still don't touch the edge of the frame.",
+                List.of(Parameter.number("seen", "Seen from", "%", 0, 1, 0.04)));
+    }
+
+    @Override
+    public Watch watch(Recipe recipe) {
+        return new Watch() {
+            private final Spells spells = new Spells("frame-edge");
+
+            @Override
+            public void see(Look look) {
+                for (Share s : look.words()) {
+                    if (look.isStill(s) && look.isAtRest(s) && touches(s, recipe.number("seen"))) {
+                        Box box = Visibility.box(Look.seen(s), look.scale());
+                        spells.note(Look.id(s), look.frame(), 1, box);
+                    }
+                }
+            }
+
+            @Override
+            public List<Finding> findings() {
+                return spells.findings(how -> "It touches the edge of the frame.");
+            }
+        };
+    }
+
+    /** Whether any of it lies in the outermost pixels of the frame. */
+    static boolean touches(Share s, double seen) {
+        Matte m = Look.seen(s);
+        Region f = s.frame();
+        Region r = m.domain();
+        for (int x = r.x(); x < r.right(); x++) {
+            if (m.at(x, f.y()) > seen || m.at(x, f.bottom() - 1) > seen) {
+                return true;
+            }
+        }
+        for (int y = r.y(); y < r.bottom(); y++) {
+            if (m.at(f.x(), y) > seen || m.at(f.right() - 1, y) > seen) {
+                return true;
+            }
+        }
+        return false;
+    }
+}

@@ -1,0 +1,2 @@
+/** What can be measured wrong in a shot: checks, and the findings that they make. */
+package aperta.core.proof;
