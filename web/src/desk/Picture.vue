@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { useFrames } from '../stores/frames';
+import { useProof } from '../stores/proof';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
 import PictureHandles from './PictureHandles.vue';
@@ -11,6 +12,9 @@ const shot = useShot();
 const view = useView();
 const frames = useFrames();
 
+const proof = useProof();
+/** The place of the finding that is looked at. */
+const mark = computed(() => proof.marked?.place);
 const stage = ref<HTMLElement>();
 const canvas = ref<HTMLCanvasElement>();
 const room = ref({ width: 800, height: 450 });
@@ -77,6 +81,17 @@ function drop(e: DragEvent) {
         :data-frame="frames.shownFrame"
       ></canvas>
       <PictureHandles :zoom="zoom" />
+      <div
+        v-if="mark"
+        class="mark"
+        data-testid="mark"
+        :style="{
+          left: `${mark[0] * zoom - 6}px`,
+          top: `${mark[1] * zoom - 6}px`,
+          width: `${(mark[2] - mark[0]) * zoom + 8}px`,
+          height: `${(mark[3] - mark[1]) * zoom + 8}px`,
+        }"
+      ></div>
     </div>
     <p v-if="over" class="hint">Drop clips, stills, fonts or a numbered sequence</p>
   </div>
@@ -109,6 +124,12 @@ canvas.through {
 }
 canvas.sharp {
   image-rendering: pixelated;
+}
+.mark {
+  position: absolute;
+  border: 2px dashed var(--warn);
+  border-radius: 3px;
+  pointer-events: none;
 }
 .hint {
   position: absolute;

@@ -7,6 +7,7 @@ import type { KeyedProperty, Row } from '../lib/layers';
 import { snapped, snappedBy } from '../lib/snap';
 import { framesPerSecond } from '../lib/timecode';
 import { useDesk } from '../stores/desk';
+import { useFrames } from '../stores/frames';
 import { useProject } from '../stores/project';
 import { useShot } from '../stores/shot';
 import { useSound } from '../stores/sound';
@@ -24,6 +25,7 @@ const project = useProject();
 const timing = useTiming();
 const sound = useSound();
 const shot = useShot();
+const frames = useFrames();
 
 type Span = Row['layer']['span'];
 type Way = 'arrive' | 'leave';
@@ -78,6 +80,19 @@ const wave = computed(() => {
   const up = points.map(([px, h]) => `${px.toFixed(1)} ${(H / 2 - h).toFixed(1)}`);
   const down = [...points].reverse().map(([px, h]) => `${px.toFixed(1)} ${(H / 2 + h).toFixed(1)}`);
   return `M${up.join('L')}L${down.join('L')}Z`;
+});
+/** The visible share of the layer over the bar, as it was measured last. */
+const reveal = computed(() => {
+  const shares = frames.proof?.reveal[props.row.layer.id];
+  if (!shares) return '';
+  const first = span.value.in + props.row.shift;
+  const step = Math.max(1, Math.floor(1 / props.pace));
+  let path = '';
+  for (let f = 0; f < span.value.length; f += step) {
+    const y = (H - (Math.max(0, shares[first + f] ?? 0) / 1000) * (H - 4)).toFixed(1);
+    path += `L${(f * props.pace).toFixed(1)} ${y}H${((f + step) * props.pace).toFixed(1)}`;
+  }
+  return `M0 ${H}${path}V${H}Z`;
 });
 const ramps = computed(() => {
   const l = props.row.layer;
@@ -250,6 +265,7 @@ function ramped(e: PointerEvent, way: Way) {
   >
     <svg class="ramps" width="100%" height="22" aria-hidden="true">
       <path v-if="wave" :d="wave" class="wave" />
+      <path v-if="reveal" :d="reveal" class="reveal" :data-testid="`reveal-${row.layer.name}`" />
       <g
         v-for="r in ramps"
         :key="r.way"
@@ -301,6 +317,9 @@ function ramped(e: PointerEvent, way: Way) {
 }
 .wave {
   fill: #b9b9b9;
+}
+.reveal {
+  fill: #ffffff24;
 }
 .ground {
   fill: #00000052;

@@ -254,7 +254,9 @@ function outOfGroup() {
             @click="timing.edit('Take apart', 'take-apart', { layer: layer.id, unit: 'letters' })"
             >Take apart into letters</MenuItem
           >
-          <MenuItem v-if="layer.content.kind === 'text'" key="s" @click="toShape">Letters into a shape</MenuItem>
+          <MenuItem v-if="layer.content.kind === 'text'" key="s" @click="toShape"
+            >Letters into a shape</MenuItem
+          >
           <MenuItem v-if="layer.content.kind !== 'sound'" key="f" @click="frameRound">Line round it</MenuItem>
           <MenuItem v-if="group" key="o" @click="open"
             >{{ shot.opened.has(layer.id) ? 'Close' : 'Open' }} the group</MenuItem

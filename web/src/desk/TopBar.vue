@@ -5,6 +5,7 @@ import { computed } from 'vue';
 import { framesPerSecond } from '../lib/timecode';
 import { useFrames } from '../stores/frames';
 import { useProject } from '../stores/project';
+import { useProof } from '../stores/proof';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
 import Wordmark from './Wordmark.vue';
@@ -14,6 +15,7 @@ const view = useView();
 const shot = useShot();
 const frames = useFrames();
 const project = useProject();
+const proof = useProof();
 
 const format = computed(() => {
   const s = shot.shot;
@@ -63,6 +65,13 @@ const state = computed(() => (!frames.connected ? 'connecting…' : shot.waiting
       <HistoryOutlined />
     </button>
     <span class="quiet state" role="status">{{ state }}</span>
+    <Button
+      :class="{ found: proof.open.length > 0 }"
+      title="What can be measured wrong in this shot"
+      data-testid="proof"
+      @click="view.toggle('proof')"
+      >Proof{{ proof.open.length ? ` ${proof.open.length}` : '' }}</Button
+    >
     <Button @click="view.toggle('media')">Media</Button>
     <Button type="primary" @click="view.toggle('renders')">
       Render{{ project.busy.length ? ` · ${project.busy.length} at work` : '' }}
@@ -99,6 +108,9 @@ const state = computed(() => (!frames.connected ? 'connecting…' : shot.waiting
 }
 .mirrored {
   transform: scaleX(-1);
+}
+.found {
+  border-color: var(--warn);
 }
 .spring {
   flex: 1;

@@ -6,6 +6,7 @@ import LookDialog from '../desk/LookDialog.vue';
 import MediaDrawer from '../desk/MediaDrawer.vue';
 import OpeningsDrawer from '../desk/OpeningsDrawer.vue';
 import Picture from '../desk/Picture.vue';
+import ProofPanel from '../desk/ProofPanel.vue';
 import RenderDrawer from '../desk/RenderDrawer.vue';
 import Sheet from '../desk/Sheet.vue';
 import StatesDrawer from '../desk/StatesDrawer.vue';
@@ -128,7 +129,10 @@ onBeforeUnmount(() => {
   <div v-else class="desk">
     <TopBar @settings="settings = true" />
     <Sheet class="sheet" />
-    <Picture class="picture" @dropped="dropped" />
+    <div class="picture">
+      <Picture class="stage" @dropped="dropped" />
+      <ProofPanel v-if="view.drawer === 'proof'" />
+    </div>
     <Transport class="transport" />
     <Timeline class="timeline" />
     <MediaDrawer v-model:open="media" />
@@ -160,6 +164,12 @@ onBeforeUnmount(() => {
 }
 .picture {
   grid-area: picture;
+  display: flex;
+  min-width: 0;
+  min-height: 0;
+}
+.stage {
+  flex: 1;
 }
 .transport {
   grid-area: transport;

@@ -3,6 +3,7 @@ import { freshId } from '../lib/layers';
 import { useAdding } from './adding';
 import { useDesk } from './desk';
 import { usePlayback } from './playback';
+import { useProof } from './proof';
 import { useShot } from './shot';
 import { useTiming } from './timing';
 import { MASK_LINES, SEES, useView, type Stance } from './view';
@@ -194,6 +195,8 @@ export const useCommands = defineStore('commands', () => {
           'see as: the next way',
           () => (view.see = SEES[(SEES.indexOf(view.see) + 1) % SEES.length] ?? 'picture'),
         ),
+        say('J', 'Proof: what can be measured wrong', () => view.toggle('proof')),
+        say('N', 'the next finding', () => useProof().next()),
         say('T', 'title safe', () => (view.safe = !view.safe)),
         say('Escape', 'no tool, no keys, no drawer', escape),
       ],

@@ -27,6 +27,7 @@ export const useDesk = defineStore('desk', () => {
         (revision) => void shot.announced(revision),
         () => {
           frames.askKeys(view.scale, view.see);
+          frames.askProof();
           ask();
         },
       );
@@ -51,6 +52,8 @@ export const useDesk = defineStore('desk', () => {
       ask();
     },
   );
+
+  watch(() => shot.view?.revision, frames.askProof);
 
   /** Shows a change without keeping it; at most one for each picture of the screen. */
   function draft(change: Change) {

@@ -58,6 +58,24 @@ export interface CurveOf {
   }[];
 }
 
+/** Something that was measured wrong; `place` is left, top, right, bottom in pixels of the shot. */
+export interface Finding {
+  check: string;
+  label: string;
+  layer: string;
+  from: number;
+  to: number;
+  place: [number, number, number, number];
+  says: string;
+}
+
+/** What was measured of a revision; shares in thousandths, −1 where a layer doesn't exist. */
+export interface Proof {
+  revision: number;
+  findings: Finding[];
+  reveal: Record<string, number[]>;
+}
+
 interface Header {
   seq: number;
   revision: number;
@@ -102,6 +120,8 @@ export const useFrames = defineStore('frames', () => {
   const keys = shallowRef<string[]>([]);
   const ready = shallowRef<Set<number>>(new Set());
   const lastMs = ref(0);
+  const proof = shallowRef<Proof>();
+  const proofProblem = ref('');
 
   const kept = new Map<string, ImageData>();
   let bytes = 0;
@@ -148,6 +168,7 @@ export const useFrames = defineStore('frames', () => {
     bytes = 0;
     shown.value = undefined;
     handles.value = undefined;
+    proof.value = undefined;
     keys.value = [];
     ready.value = new Set();
   }
@@ -198,6 +219,9 @@ export const useFrames = defineStore('frames', () => {
     });
   }
 
+  /** Asks for what can be measured of the newest revision. */
+  const askProof = () => send({ type: 'proof' });
+
   function pick(x: number, y: number, frame: number): Promise<string | undefined> {
     return new Promise((resolve) => {
       seq++;
@@ -224,6 +248,11 @@ export const useFrames = defineStore('frames', () => {
     } else if (m.type === 'curves') {
       curveAnswers.get(m.seq as number)?.(m.curves as CurveOf[]);
       curveAnswers.delete(m.seq as number);
+    } else if (m.type === 'proof') {
+      proofProblem.value = '';
+      proof.value = m as unknown as Proof;
+    } else if (m.type === 'proof-problem') {
+      proofProblem.value = m.detail as string;
     } else if (m.type === 'problem') {
       problem.value = m.detail as string;
     }
@@ -286,11 +315,14 @@ export const useFrames = defineStore('frames', () => {
     keys,
     ready,
     lastMs,
+    proof,
+    proofProblem,
     connect,
     close,
     show,
     showKept,
     askKeys,
+    askProof,
     ahead,
     pick,
     askCurves,

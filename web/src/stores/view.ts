@@ -12,7 +12,7 @@ export type Becomes = 'mask' | 'path' | 'shape';
 export type MaskLines = 'clear' | 'warm' | 'faded' | 'hidden';
 export const MASK_LINES: MaskLines[] = ['clear', 'warm', 'faded', 'hidden'];
 export type Stance = 'rest' | 'arrive' | 'leave';
-export type Drawer = 'media' | 'renders' | 'openings' | 'states';
+export type Drawer = 'media' | 'renders' | 'openings' | 'states' | 'proof';
 export interface KeyName {
   layer: string;
   property: string;

@@ -8,6 +8,7 @@ import aperta.core.shot.Shutter;
 public record Settings(String name, Format format, Shutter shutter) implements Edit {
     @Override
     public Shot apply(Shot shot, Extents extents) {
-        return new Shot(name, format, shot.length(), shot.layers(), shot.markers(), shot.work(), shutter);
+        return new Shot(
+                name, format, shot.length(), shot.layers(), shot.markers(), shot.work(), shutter, shot.accepted());
     }
 }

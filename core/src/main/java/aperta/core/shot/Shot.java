@@ -14,6 +14,7 @@ import java.util.function.UnaryOperator;
  * @param markers in rising order
  * @param work the part that playback repeats and that may be rendered by itself
  * @param shutter for the layers with motion blur
+ * @param accepted findings that someone has looked at and left as they are
  */
 public record Shot(
         String name,
@@ -22,7 +23,8 @@ public record Shot(
         List<Layer> layers,
         List<Marker> markers,
         Optional<Range> work,
-        Shutter shutter) {
+        Shutter shutter,
+        List<Accepted> accepted) {
     /** Six hours at 30 frames a second. */
     public static final long LONGEST = 648_000;
 
@@ -35,27 +37,37 @@ public record Shot(
         markers = markers.stream()
                 .sorted(Comparator.comparingLong(Marker::at).thenComparing(Marker::name))
                 .toList();
+        accepted = List.copyOf(accepted);
     }
+
+    /**
+     * A finding that is meant to be so.
+     *
+     * @param check its kind
+     * @param layer the id of the layer that it is about; empty where it is about the whole picture
+     * @param note why
+     */
+    public record Accepted(String check, String layer, String note) {}
 
     /** Without markers and a work range. */
     public Shot(String name, Format format, long length, List<Layer> layers) {
-        this(name, format, length, layers, List.of(), Optional.empty(), Shutter.HALF);
+        this(name, format, length, layers, List.of(), Optional.empty(), Shutter.HALF, List.of());
     }
 
     public Shot withLayers(List<Layer> other) {
-        return new Shot(name, format, length, other, markers, work, shutter);
+        return new Shot(name, format, length, other, markers, work, shutter, accepted);
     }
 
     public Shot withLength(long other) {
-        return new Shot(name, format, other, layers, markers, work, shutter);
+        return new Shot(name, format, other, layers, markers, work, shutter, accepted);
     }
 
     public Shot withMarkers(List<Marker> other) {
-        return new Shot(name, format, length, layers, other, work, shutter);
+        return new Shot(name, format, length, layers, other, work, shutter, accepted);
     }
 
     public Shot withWork(Optional<Range> other) {
-        return new Shot(name, format, length, layers, markers, other, shutter);
+        return new Shot(name, format, length, layers, markers, other, shutter, accepted);
     }
 
     /** A part of the shot as a shot of its own: what it shows on its frame 0 is what this shows on {@code range.from()}. */
@@ -66,7 +78,7 @@ public record Shot(
                         l.span().length(),
                         l.span().offset())))
                 .toList();
-        return new Shot(name, format, range.to() - range.from(), moved, List.of(), Optional.empty(), shutter);
+        return new Shot(name, format, range.to() - range.from(), moved, List.of(), Optional.empty(), shutter, accepted);
     }
 
     /** Every layer, those inside groups too, from the top. */

@@ -114,8 +114,24 @@ public final class ShotJson {
         var markers = o.field("markers", Codecs.list(marker()), Shot::markers, List.of());
         var work = o.field("work", Codecs.optional(range()), Shot::work, Optional.empty());
         var shutter = o.field("shutter", SHUTTER, Shot::shutter, Shutter.HALF);
+        var accepted = o.field("accepted", Codecs.list(accepted()), Shot::accepted, List.of());
         return o.making(r -> new Shot(
-                r.get(name), r.get(format), r.get(length), r.get(layers), r.get(markers), r.get(work), r.get(shutter)));
+                r.get(name),
+                r.get(format),
+                r.get(length),
+                r.get(layers),
+                r.get(markers),
+                r.get(work),
+                r.get(shutter),
+                r.get(accepted)));
+    }
+
+    private static Codec<Shot.Accepted> accepted() {
+        ObjectCodec<Shot.Accepted> o = new ObjectCodec<>();
+        var check = o.field("check", Codecs.TEXT, Shot.Accepted::check);
+        var layer = o.field("layer", Codecs.TEXT, Shot.Accepted::layer, "");
+        var note = o.field("note", Codecs.TEXT, Shot.Accepted::note, "");
+        return o.making(r -> new Shot.Accepted(r.get(check), r.get(layer), r.get(note)));
     }
 
     private static Codec<Format> format() {

@@ -26,10 +26,12 @@ class FrameSocket extends TextWebSocketHandler {
     private static final int LARGEST_WISH = 4 << 20;
 
     private final FrameDesk desk;
+    private final ProofDesk proofs;
     private final Map<String, Viewer> viewers = new ConcurrentHashMap<>();
 
-    FrameSocket(FrameDesk desk) {
+    FrameSocket(FrameDesk desk, ProofDesk proofs) {
         this.desk = desk;
+        this.proofs = proofs;
     }
 
     @Override
@@ -62,6 +64,7 @@ class FrameSocket extends TextWebSocketHandler {
         switch (wish.getString("type", "")) {
             case "show" -> viewer.wish(wish);
             case "ahead" -> viewer.ahead(wish);
+            case "proof" -> proofs.ask(viewer);
             default -> viewer.ask(wish);
         }
         desk.wake();

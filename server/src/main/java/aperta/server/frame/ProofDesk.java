@@ -1,0 +1,127 @@
+package aperta.server.frame;
+
+import static aperta.media.json.Provider.JSON;
+
+import aperta.core.picture.Bands;
+import aperta.core.proof.Check;
+import aperta.core.proof.Checks;
+import aperta.core.proof.Finding;
+import aperta.core.proof.Proof;
+import aperta.core.recipe.Descriptor;
+import aperta.core.render.RenderException;
+import aperta.server.media.MediaService;
+import aperta.server.shot.ShotService;
+import jakarta.annotation.PreDestroy;
+import jakarta.json.JsonArrayBuilder;
+import jakarta.json.JsonObject;
+import jakarta.json.JsonObjectBuilder;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+
+/**
+ * Measures shots for the windows that ask for it: one after the other, on a thread of its own, keeping still while somebody
+ * waits for pictures. A newer question from a window takes the place of its older one, also of one that is being answered.
+ */
+@Component
+class ProofDesk {
+    private static final Logger LOG = LoggerFactory.getLogger(ProofDesk.class);
+    /** What the shares of the reveal curve are multiplied by, to be sent as whole numbers. */
+    private static final int PARTS = 1000;
+
+    private static final Map<String, Descriptor> KINDS =
+            Checks.all().stream().map(Check::descriptor).collect(Collectors.toMap(Descriptor::kind, d -> d));
+
+    private final ShotService shots;
+    private final MediaService media;
+    private final FrameDesk desk;
+    private final BlockingQueue<Viewer> asking = new LinkedBlockingQueue<>();
+    private final Thread thread;
+
+    ProofDesk(ShotService shots, MediaService media, FrameDesk desk) {
+        this.shots = shots;
+        this.media = media;
+        this.desk = desk;
+        thread = new Thread(this::loop, "proof-desk");
+        thread.setDaemon(true);
+        thread.start();
+    }
+
+    @PreDestroy
+    void close() {
+        thread.interrupt();
+    }
+
+    void ask(Viewer viewer) {
+        if (!asking.contains(viewer)) {
+            asking.add(viewer);
+        }
+    }
+
+    private void loop() {
+        while (!Thread.currentThread().isInterrupted()) {
+            try {
+                answer(asking.take());
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
+        }
+    }
+
+    private void answer(Viewer viewer) {
+        try {
+            ShotService.Read read = shots.newest(viewer.shot());
+            Optional<Proof> proof = Proof.of(read.shot(), media.planner(), Bands.IN_TURN, () -> goOn(viewer));
+            proof.ifPresent(p -> viewer.send(message(p, read.revision())));
+        } catch (IllegalArgumentException | RenderException e) {
+            viewer.send(JSON.createObjectBuilder()
+                    .add("type", "proof-problem")
+                    .add("detail", String.valueOf(e.getMessage()))
+                    .build());
+        } catch (RuntimeException e) {
+            LOG.error("A shot couldn't be measured", e);
+        }
+    }
+
+    private boolean goOn(Viewer viewer) {
+        desk.giveWay();
+        return viewer.isOpen()
+                && !asking.contains(viewer)
+                && !Thread.currentThread().isInterrupted();
+    }
+
+    private static JsonObject message(Proof proof, long revision) {
+        JsonArrayBuilder findings = JSON.createArrayBuilder();
+        proof.findings().forEach(f -> findings.add(finding(f)));
+        JsonObjectBuilder reveal = JSON.createObjectBuilder();
+        proof.reveal().forEach((layer, shares) -> {
+            JsonArrayBuilder all = JSON.createArrayBuilder();
+            for (float share : shares) {
+                all.add(share < 0 ? -1 : Math.round(share * PARTS));
+            }
+            reveal.add(layer, all);
+        });
+        return JSON.createObjectBuilder()
+                .add("type", "proof")
+                .add("revision", revision)
+                .add("findings", findings)
+                .add("reveal", reveal)
+                .build();
+    }
+
+    private static JsonObjectBuilder finding(Finding f) {
+        return JSON.createObjectBuilder()
+                .add("check", f.check())
+                .add("label", KINDS.get(f.check()).label())
+                .add("layer", f.layer())
+                .add("from", f.from())
+                .add("to", f.to())
+                .add("place", Handles.box(f.place()))
+                .add("says", f.says());
+    }
+}

@@ -1,0 +1,53 @@
+import { defineStore } from 'pinia';
+import { computed, ref } from 'vue';
+import { useDesk } from './desk';
+import { useFrames, type Finding } from './frames';
+import { useShot } from './shot';
+import { useView } from './view';
+
+/** What was measured of the shot: the findings, those of them that are meant to be so, and the one that is looked at. */
+export const useProof = defineStore('proof', () => {
+  const frames = useFrames();
+  const shot = useShot();
+  const view = useView();
+  const desk = useDesk();
+  const chosen = ref<Finding>();
+
+  const accepted = computed(() => shot.shot?.accepted ?? []);
+  const noteOf = (f: Finding) => accepted.value.find((a) => a.check === f.check && a.layer === f.layer);
+  const all = computed(() => frames.proof?.findings ?? []);
+  const open = computed(() => all.value.filter((f) => !noteOf(f)));
+  /** Whether what is seen is of an older revision. */
+  const measuring = computed(() => frames.proof?.revision !== shot.view?.revision);
+  /** The finding that is marked on the Picture, while it still is one. */
+  const marked = computed(() =>
+    view.drawer === 'proof' ? all.value.find((f) => same(f, chosen.value)) : undefined,
+  );
+  const same = (a: Finding, b: Finding | undefined) =>
+    a.check === b?.check && a.layer === b.layer && a.from === b.from;
+
+  function look(f: Finding) {
+    chosen.value = f;
+    if (f.layer) view.choose(f.layer);
+    desk.go(f.from);
+  }
+
+  function accept(f: Finding, note: string) {
+    const value = { check: f.check, layer: f.layer, note };
+    return shot.edit('Accept finding', { patch: [{ op: 'add', path: '/accepted/-', value }] });
+  }
+
+  function reopen(f: Finding) {
+    const index = accepted.value.findIndex((a) => a.check === f.check && a.layer === f.layer);
+    return shot.edit('Take up finding', { patch: [{ op: 'remove', path: `/accepted/${index}` }] });
+  }
+
+  /** The next open finding after the one that is looked at. */
+  function next() {
+    const at = open.value.findIndex((f) => same(f, chosen.value));
+    const f = open.value[(at + 1) % open.value.length];
+    if (f) look(f);
+  }
+
+  return { all, open, accepted, noteOf, measuring, marked, look, accept, reopen, next };
+});
