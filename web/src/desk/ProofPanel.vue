@@ -128,6 +128,7 @@ li.chosen {
 .what {
   display: flex;
   flex-direction: column;
+  align-items: flex-start;
   gap: 2px;
   width: 100%;
   padding: 0;

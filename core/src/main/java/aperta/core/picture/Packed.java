@@ -26,6 +26,30 @@ public record Packed(int width, int height, int channels, int bits, byte[] data)
     }
 
     @Override
+    public Packed reduced(int by) {
+        int w = (width + by - 1) / by;
+        int h = (height + by - 1) / by;
+        byte[] next = new byte[w * h * channels];
+        for (int y = 0; y < h; y++) {
+            for (int x = 0; x < w; x++) {
+                int x1 = Math.min(width, x * by + by);
+                int y1 = Math.min(height, y * by + by);
+                for (int c = 0; c < channels; c++) {
+                    float sum = 0;
+                    for (int v = y * by; v < y1; v++) {
+                        for (int u = x * by; u < x1; u++) {
+                            sum += sample((v * width + u) * channels + c);
+                        }
+                    }
+                    int count = (x1 - x * by) * (y1 - y * by);
+                    next[(y * w + x) * channels + c] = (byte) Math.round(sum / count * 255);
+                }
+            }
+        }
+        return new Packed(w, h, channels, 8, next);
+    }
+
+    @Override
     public void row(int y, int x, int count, Picture into, int at) {
         int j = (y * width + x) * channels;
         for (int i = at; i < at + count; i++, j += channels) {

@@ -11,6 +11,9 @@ public sealed interface Pixels permits Packed, Planar {
     /** The size of the samples in memory. */
     long bytes();
 
+    /** The same picture with sides {@code by} times as short, rounded up, each sample the mean of those it stands for. */
+    Pixels reduced(int by);
+
     /** Writes {@code count} pixels of row {@code y}, from column {@code x}, to {@code into} from index {@code at}. */
     void row(int y, int x, int count, Picture into, int at);
 }

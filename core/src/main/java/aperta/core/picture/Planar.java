@@ -51,6 +51,44 @@ public record Planar(int width, int height, Coding coding, byte[] data) implemen
     }
 
     @Override
+    public Planar reduced(int by) {
+        int w = (width + by - 1) / by;
+        int h = (height + by - 1) / by;
+        int cw = (width + 1) / 2;
+        int ch = (height + 1) / 2;
+        byte[] next = new byte[Math.toIntExact(size(w, h))];
+        int less = ((w + 1) / 2) * ((h + 1) / 2);
+        reduce(0, width, height, by, next, 0, w, h);
+        reduce(width * height, cw, ch, by, next, w * h, (w + 1) / 2, (h + 1) / 2);
+        reduce(width * height + cw * ch, cw, ch, by, next, w * h + less, (w + 1) / 2, (h + 1) / 2);
+        return new Planar(w, h, coding, next);
+    }
+
+    private void reduce(int plane, int w, int h, int by, byte[] into, int at, int nextW, int nextH) {
+        int[] sums = new int[nextW];
+        for (int y = 0; y < nextH; y++) {
+            int y0 = Math.min(h - 1, y * by);
+            int y1 = Math.max(y0 + 1, Math.min(h, y0 + by));
+            Arrays.fill(sums, 0);
+            for (int v = y0; v < y1; v++) {
+                int i = plane + v * w;
+                for (int x = 0; x < nextW; x++) {
+                    int end = plane + v * w + Math.min(w, x * by + by);
+                    int sum = 0;
+                    while (i < end) {
+                        sum += data[i++] & 0xff;
+                    }
+                    sums[x] += sum;
+                }
+            }
+            for (int x = 0; x < nextW; x++) {
+                int count = (y1 - y0) * Math.max(1, Math.min(w, x * by + by) - x * by);
+                into[at + y * nextW + x] = (byte) ((sums[x] + count / 2) / count);
+            }
+        }
+    }
+
+    @Override
     public void row(int y, int x, int count, Picture into, int at) {
         float[] cb = into.green;
         float[] cr = into.red;

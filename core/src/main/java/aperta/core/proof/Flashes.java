@@ -47,7 +47,7 @@ public final class Flashes implements Check {
                 Format format = look.moment().shot().format();
                 rate = format.rate().framesPerSecond();
                 frame = format.frame();
-                double[] now = cells(look.picture(), format);
+                double[] now = cells(look.glance(), format);
                 int[] change = new int[now.length];
                 for (int i = 0; i < now.length; i++) {
                     if (cells[i] == null) {

@@ -23,6 +23,7 @@ public final class Look {
     private final Map<String, Share> shares;
     private final Map<String, ContentKey> before;
     private final Supplier<Picture> picture;
+    private final Picture glance;
 
     Look(
             long frame,
@@ -30,13 +31,20 @@ public final class Look {
             Planner planner,
             Map<String, Share> shares,
             Map<String, ContentKey> before,
-            Supplier<Picture> picture) {
+            Supplier<Picture> picture,
+            Picture glance) {
         this.frame = frame;
         this.moment = moment;
         this.planner = planner;
         this.shares = shares;
         this.before = before;
         this.picture = picture;
+        this.glance = glance;
+    }
+
+    /** The same after a frame on which layers looked so. */
+    Look after(Map<String, ContentKey> keys) {
+        return new Look(frame, moment, planner, shares, keys, picture, glance);
     }
 
     public long frame() {
@@ -87,6 +95,11 @@ public final class Look {
     /** The whole picture at the size at which shares are measured, display-encoded or linear as the shot is. */
     public Picture picture() {
         return picture.get();
+    }
+
+    /** The same at a size at which only large parts can be told from one another. */
+    public Picture glance() {
+        return glance;
     }
 
     /** Whether it looks as on the frame before. */

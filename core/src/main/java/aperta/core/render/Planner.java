@@ -69,6 +69,16 @@ public final class Planner implements Opener, Edit.Extents {
         this.settings = new Settings(faces);
     }
 
+    private Planner(Sources sources, Settings settings) {
+        this.sources = sources;
+        this.settings = settings;
+    }
+
+    /** The same for small pictures that are measured, not looked at. */
+    public Planner small() {
+        return new Planner(new Reduced(sources), settings);
+    }
+
     /** The pixels of a whole frame at a scale; sides are rounded to whole pixels, at least one. */
     public static Region frame(Format format, double scale) {
         return new Region(0, 0, (int) Math.max(1, Math.round(format.width() * scale)), (int)
@@ -356,14 +366,16 @@ public final class Planner implements Opener, Edit.Extents {
         /** The mean over the time that the shutter is open, where anything changes in it. */
         private Optional<Step.Paints> inMotion(Layer layer) {
             Shutter shutter = moment.shot().shutter();
+            if (shutter.length() == 0) {
+                return atOnce(layer);
+            }
             Layout opens = sample(0);
             Layout middle = sample(0.5);
             Layout closes = sample(1);
             Optional<Step.Paints> first = opens.atOnce(layer);
             Optional<Step.Paints> last = closes.atOnce(layer);
-            if (shutter.length() == 0
-                    || first.map(Step::key).equals(last.map(Step::key))
-                            && first.map(Step::key).equals(middle.atOnce(layer).map(Step::key))) {
+            if (first.map(Step::key).equals(last.map(Step::key))
+                    && first.map(Step::key).equals(middle.atOnce(layer).map(Step::key))) {
                 return atOnce(layer);
             }
             double travel = opens.travel(layer, middle) + middle.travel(layer, closes);
@@ -585,7 +597,7 @@ public final class Planner implements Opener, Edit.Extents {
                 return filled(
                         Outline.of(Box.centred(info.width(), info.height())).transformed(map), Colour.BLACK, 1);
             }
-            int level = map.meanScale() <= 0.5 + 1e-9 ? 2 : 1;
+            int level = sources.level(map.meanScale());
             Decoded decoded = new Decoded(sources, media, frame, level);
             Affine fromPixels = Affine.scale(
                             (double) info.width() / decoded.domain().width(),

@@ -14,8 +14,13 @@ public interface Sources {
     /** @throws IllegalArgumentException with a plain sentence where there is no such media */
     Info info(String media);
 
+    /** By how much the sides of frames are reduced that are shown at a scale; a finer frame is never enlarged for it. */
+    default int level(double scale) {
+        return scale <= 0.5 + 1e-9 ? 2 : 1;
+    }
+
     /**
-     * A frame by number, as it is in the file (level 1) or reduced to half its sides, rounded up (level 2).
+     * A frame by number, as it is in the file (level 1) or with sides that many times as short, rounded up.
      *
      * @throws RenderException where the frame can't be read
      */

@@ -29,7 +29,7 @@ public final class Visibility {
     /** How many pixels wide the frame is measured. */
     private static final double WIDE = 320;
 
-    private static final long CACHE = 48L << 20;
+    private static final long CACHE = 24L << 20;
 
     private final Planner planner;
     private final Renderer renderer;

@@ -70,6 +70,10 @@ public record Shot(
         return new Shot(name, format, length, layers, markers, other, shutter, accepted);
     }
 
+    public Shot withShutter(Shutter other) {
+        return new Shot(name, format, length, layers, markers, work, other, accepted);
+    }
+
     /** A part of the shot as a shot of its own: what it shows on its frame 0 is what this shows on {@code range.from()}. */
     public Shot only(Range range) {
         List<Layer> moved = layers.stream()

@@ -163,7 +163,7 @@ class ProofTest {
                 new Pair(
                         "hidden-before",
                         "a mask that leaves a sliver",
-                        shot(opened(word(), new Box(-100, -100, -70, 100), all)),
+                        shot(opened(word(), new Box(-100, -100, -82, 100), all)),
                         shot(opened(word(), new Box(-200, -100, -150, 100), all))),
                 new Pair(
                         "hidden-before",

@@ -2,13 +2,13 @@ package aperta.server.frame;
 
 import static aperta.media.json.Provider.JSON;
 
-import aperta.core.picture.Bands;
 import aperta.core.proof.Check;
 import aperta.core.proof.Checks;
 import aperta.core.proof.Finding;
 import aperta.core.proof.Proof;
 import aperta.core.recipe.Descriptor;
 import aperta.core.render.RenderException;
+import aperta.core.render.Workers;
 import aperta.server.media.MediaService;
 import aperta.server.shot.ShotService;
 import jakarta.annotation.PreDestroy;
@@ -41,6 +41,7 @@ class ProofDesk {
     private final MediaService media;
     private final FrameDesk desk;
     private final BlockingQueue<Viewer> asking = new LinkedBlockingQueue<>();
+    private final Workers workers = Workers.everyCore();
     private final Thread thread;
 
     ProofDesk(ShotService shots, MediaService media, FrameDesk desk) {
@@ -55,6 +56,7 @@ class ProofDesk {
     @PreDestroy
     void close() {
         thread.interrupt();
+        workers.close();
     }
 
     void ask(Viewer viewer) {
@@ -76,7 +78,7 @@ class ProofDesk {
     private void answer(Viewer viewer) {
         try {
             ShotService.Read read = shots.newest(viewer.shot());
-            Optional<Proof> proof = Proof.of(read.shot(), media.planner(), Bands.IN_TURN, () -> goOn(viewer));
+            Optional<Proof> proof = Proof.of(read.shot(), media.planner(), workers, () -> goOn(viewer));
             proof.ifPresent(p -> viewer.send(message(p, read.revision())));
         } catch (IllegalArgumentException | RenderException e) {
             viewer.send(JSON.createObjectBuilder()
