@@ -4,13 +4,15 @@ import { nextTick } from 'vue';
 import CutBrackets from '../src/desk/CutBrackets.vue';
 import CutSection from '../src/desk/CutSection.vue';
 import EaseEditor from '../src/desk/EaseEditor.vue';
+import ProofPanel from '../src/desk/ProofPanel.vue';
 import PropertyRow from '../src/desk/PropertyRow.vue';
 import RenderDrawer from '../src/desk/RenderDrawer.vue';
 import TimelineBar from '../src/desk/TimelineBar.vue';
 import TimelineKeys from '../src/desk/TimelineKeys.vue';
 import { rows } from '../src/lib/layers';
-import type { PropertyNow } from '../src/stores/frames';
+import { useFrames, type PropertyNow } from '../src/stores/frames';
 import { useProject } from '../src/stores/project';
+import { useProof } from '../src/stores/proof';
 import { useShot } from '../src/stores/shot';
 import { useView } from '../src/stores/view';
 import { answers, begin, layer, settle, view } from './fakes';
@@ -239,6 +241,43 @@ describe('cuts', () => {
     await section.findAll('.draw button')[1]?.trigger('click');
     expect(useView().tool).toBe('rectangle');
     expect(section.text()).toContain('Drag over the Picture.');
+  });
+});
+
+describe('Proof', () => {
+  const finding = {
+    check: 'title-safe',
+    label: 'Inside title safe',
+    layer: 'word',
+    from: 3,
+    to: 9,
+    place: [10, 20, 30, 40] as [number, number, number, number],
+    says: 'It reaches 12 px beyond title safe.',
+  };
+
+  it('lists what was found, goes there, and accepts it with a note', async () => {
+    const word = layer('word');
+    arrange(word);
+    const calls = answers(view([word], 1));
+    useFrames().proof = { revision: 1, findings: [finding], reveal: { word: [1000] } };
+    const panel = mount(ProofPanel);
+    expect(panel.text()).toContain('It reaches 12 px beyond title safe.');
+    expect(panel.text()).toContain('frames 3 to 9');
+    useView().drawer = 'proof';
+    await panel.get('.what').trigger('click');
+    expect(useView().layer).toBe('word');
+    expect(useProof().marked?.place).toEqual([10, 20, 30, 40]);
+    await panel.get('.accept').trigger('click');
+    await panel.get('input').setValue('it is a ticker');
+    await panel.get('.note .link').trigger('click');
+    await settle();
+    expect(calls[0]?.body?.patch).toEqual([
+      {
+        op: 'add',
+        path: '/accepted/-',
+        value: { check: 'title-safe', layer: 'word', note: 'it is a ticker' },
+      },
+    ]);
   });
 });
 

@@ -219,7 +219,7 @@ describe('the keyboard', () => {
     commands.press(press('v'));
     commands.press(press('c'));
     expect([v.autoKey, v.curves]).toEqual([true, true]);
-    expect(commands.press(press('j'))).toBe(false);
+    expect(commands.press(press('z'))).toBe(false);
   });
 });
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { CloseOutlined } from '@ant-design/icons-vue';
 import { Input } from 'ant-design-vue';
-import { ref } from 'vue';
+import { ref, shallowRef } from 'vue';
 import type { Finding } from '../stores/frames';
 import { useFrames } from '../stores/frames';
 import { useProof } from '../stores/proof';
@@ -14,7 +14,7 @@ const frames = useFrames();
 const shot = useShot();
 const view = useView();
 
-const noting = ref<Finding>();
+const noting = shallowRef<Finding>();
 const note = ref('');
 
 const who = (f: Finding) => shot.find(f.layer)?.name ?? 'the whole picture';

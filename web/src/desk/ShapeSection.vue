@@ -56,6 +56,7 @@ function removePath(index: number) {
     :key="p.id"
     class="part"
     :class="{ chosen: view.path === `path.${p.id}` }"
+    :data-testid="`shape-path-${i}`"
     @pointerdown="view.choosePath(`path.${p.id}`)"
   >
     <div v-for="q in properties.filter((x) => x.name === `path.${p.id}`)" :key="q.name" class="with">

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia';
-import { computed, ref } from 'vue';
+import { computed, shallowRef } from 'vue';
 import { useDesk } from './desk';
 import { useFrames, type Finding } from './frames';
 import { useShot } from './shot';
@@ -11,7 +11,7 @@ export const useProof = defineStore('proof', () => {
   const shot = useShot();
   const view = useView();
   const desk = useDesk();
-  const chosen = ref<Finding>();
+  const chosen = shallowRef<Finding>();
 
   const accepted = computed(() => shot.shot?.accepted ?? []);
   const noteOf = (f: Finding) => accepted.value.find((a) => a.check === f.check && a.layer === f.layer);

@@ -1,5 +1,6 @@
 package aperta.media.cli;
 
+import aperta.core.picture.Bands;
 import aperta.core.picture.Bytes;
 import aperta.core.proof.Finding;
 import aperta.core.proof.Proof;
@@ -100,16 +101,17 @@ public final class CommandLine {
                 switch (command) {
                     case "render" -> render(file, planner, workers, options);
                     case "frame" -> frame(file, planner, workers, options);
-                    case "proof" -> proof(file.shot(), planner, workers);
+                    case "proof" -> proof(file.shot(), planner);
                     default -> throw new IllegalArgumentException(USAGE);
                 }
             }
         }
     }
 
-    private void proof(Shot shot, Planner planner, Workers workers) {
+    /** In turn: files are read fastest from their first frame to their last. */
+    private void proof(Shot shot, Planner planner) {
         List<Finding> findings =
-                Proof.of(shot, planner, workers, () -> true).orElseThrow().findings();
+                Proof.of(shot, planner, Bands.IN_TURN, () -> true).orElseThrow().findings();
         for (Finding f : findings) {
             String who = shot.layer(f.layer()).map(l -> "'" + l.name() + "': ").orElse("");
             words.println("frames " + f.from() + " to " + f.to() + ": " + who + f.says());

@@ -35,7 +35,7 @@ class ShotJsonTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"opening", "line-9", "see-you"})
+    @ValueSource(strings = {"opening", "line-9", "see-you", "terminus"})
     void theDemoComesBackAsItWas(String name) throws IOException {
         String text = Files.readString(Path.of("../demo/" + name + ".json"));
         Shot shot = ShotJson.read(ShotJson.parse(text).getJsonObject("shot"));
@@ -46,7 +46,7 @@ class ShotJsonTest {
 
     /** The schema of docs/, by a JSON Schema validator that isn't ours. */
     @ParameterizedTest
-    @ValueSource(strings = {"opening", "line-9", "see-you"})
+    @ValueSource(strings = {"opening", "line-9", "see-you", "terminus"})
     void theSchemaAcceptsTheDemoBothAsWrittenByPeopleAndByUs(String name) throws IOException {
         Schema schema = schema();
         String text = Files.readString(Path.of("../demo/" + name + ".json"));

@@ -31,6 +31,9 @@ import org.springframework.stereotype.Component;
 @Component
 class ProofDesk {
     private static final Logger LOG = LoggerFactory.getLogger(ProofDesk.class);
+    /** How long a shot is left alone first: gestures come in quick succession. */
+    private static final long PAUSE_MS = 350;
+
     /** What the shares of the reveal curve are multiplied by, to be sent as whole numbers. */
     private static final int PARTS = 1000;
 
@@ -68,7 +71,11 @@ class ProofDesk {
     private void loop() {
         while (!Thread.currentThread().isInterrupted()) {
             try {
-                answer(asking.take());
+                Viewer viewer = asking.take();
+                Thread.sleep(PAUSE_MS);
+                if (!asking.contains(viewer)) {
+                    answer(viewer);
+                }
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
             }
