@@ -21,6 +21,7 @@ public final class Bench {
             new LettersBench(rain, platform, workers).run(out);
             new FrameBench(plates, workers).run(out);
             new MaskBench(workers).run(out);
+            new ProofBench(workers).run(out);
         }
     }
 }

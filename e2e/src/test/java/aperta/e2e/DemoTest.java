@@ -18,7 +18,7 @@ class DemoTest {
         try (App app = new App(true);
                 Browser browser = new Browser()) {
             Desk desk = new Desk(app, browser.page());
-            Wait.until("the demo is loaded", 240, () -> app.get("/api/projects").contains("Line 9"));
+            Wait.until("the demo is loaded", 240, () -> app.get("/api/projects").contains("Terminus"));
             for (String[] shot : new String[][] {{"Opening", "120"}, {"Line 9", "108"}}) {
                 desk.openProjects();
                 desk.page
@@ -38,8 +38,21 @@ class DemoTest {
                                 "height=1080",
                                 "nb_read_frames=" + shot[1]);
             }
+            for (String shot : new String[] {"Opening", "Line 9", "See you", "Terminus"}) {
+                isSilent(desk, shot);
+            }
             assertThat(browser.errors).isEmpty();
         }
+    }
+
+    /** Proof finds nothing in the demo. */
+    private static void isSilent(Desk desk, String shot) {
+        desk.openProjects();
+        desk.page.getByText(shot, new Page.GetByTextOptions().setExact(true)).click();
+        desk.ready();
+        desk.press("j");
+        desk.page.getByText("Nothing was found").waitFor();
+        desk.press("j");
     }
 
     private static void plays(Desk desk, int length) {

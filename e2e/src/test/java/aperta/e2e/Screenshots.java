@@ -23,7 +23,7 @@ class Screenshots {
                 Browser browser = new Browser()) {
             Desk desk = new Desk(app, browser.page());
             Page page = desk.page;
-            Wait.until("the demo is loaded", 240, () -> app.get("/api/projects").contains("See you"));
+            Wait.until("the demo is loaded", 240, () -> app.get("/api/projects").contains("Terminus"));
             desk.openProjects();
             page.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
             take(page, "projects");
@@ -38,6 +38,7 @@ class Screenshots {
             keys(desk);
             mask(desk);
             timing(desk);
+            terminus(desk);
             renders(desk);
         }
     }
@@ -83,6 +84,34 @@ class Screenshots {
         desk.press("c", "Control+a");
         page.waitForTimeout(800);
         take(page, "curves");
+    }
+
+    /** Cuts and a travelling mask; a fault, marked; a soft edge as heat. */
+    private static void terminus(Desk desk) {
+        Page page = desk.page;
+        desk.openProjects();
+        page.getByText("Terminus", new Page.GetByTextOptions().setExact(true)).click();
+        desk.ready();
+        desk.layer("TERMINUS");
+        desk.section("Cut");
+        desk.frame(22);
+        page.getByTestId("mask-0").click(new Locator.ClickOptions().setPosition(4, 4));
+        page.getByTestId("reveal-TERMINUS")
+                .waitFor(new Locator.WaitForOptions()
+                        .setState(com.microsoft.playwright.options.WaitForSelectorState.ATTACHED));
+        take(page, "terminus");
+        desk.press("Escape", "s", "s", "s", "s", "s");
+        take(page, "heat");
+        desk.press("s");
+        desk.layer("ORRIN HILL");
+        desk.section("Place");
+        desk.frame(100);
+        desk.number("Position down", "1000");
+        desk.press("j");
+        page.getByTestId("finding-title-safe").getByText("ORRIN HILL").click();
+        page.waitForTimeout(1500);
+        take(page, "proof");
+        desk.press("j", "Control+z");
     }
 
     private static void renders(Desk desk) {

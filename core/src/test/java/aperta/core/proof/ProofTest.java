@@ -27,6 +27,9 @@ import aperta.core.time.Animated;
 import aperta.core.time.Ease;
 import aperta.core.time.Key;
 import aperta.core.time.Rate;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -352,6 +355,15 @@ class ProofTest {
             assertThat(each.get(check.descriptor().kind())).isGreaterThanOrEqualTo(2);
         }
         assertThat(faults().count()).isGreaterThanOrEqualTo(24);
+    }
+
+    @Test
+    void everyCheckHasAPage() throws IOException {
+        for (Check check : Checks.all()) {
+            Path page = Path.of("../docs/checks/" + check.descriptor().kind() + ".md");
+            assertThat(Files.readString(page).replace('’', '\''))
+                    .startsWith("# " + check.descriptor().label());
+        }
     }
 
     /** A wipe by hand: the share of a box behind a mask that moves evenly, to within a hundredth. */
