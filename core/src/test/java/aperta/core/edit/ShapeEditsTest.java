@@ -5,7 +5,6 @@ import static aperta.core.render.Studio.shot;
 import static aperta.core.render.Studio.word;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
-import static org.assertj.core.api.Assertions.within;
 
 import aperta.core.geometry.Point;
 import aperta.core.picture.Picture;
@@ -107,10 +106,10 @@ class ShapeEditsTest {
         assertThat(moment.of("f").toShot()).isEqualTo(moment.of("w").toShot());
     }
 
-    /** The same picture; java.awt offsets quadratic curves and the same ones as cubic ones a little differently: by up to 0.06 pixels. */
+    /** The same picture; java.awt offsets quadratic curves and the same ones as cubic ones differently, at single pixels. */
     @ParameterizedTest
-    @CsvSource({"0, 1", "3, 20"})
-    void wordsBecomeAShapeThatLooksTheSame(double edge, float steps) {
+    @CsvSource({"0, 0.004", "3, 0.13"})
+    void wordsBecomeAShapeThatLooksTheSame(double edge, float most) {
         Layer word = word("w", "Bo& 8", 40);
         Content.Text text = ((Content.Text) word.content())
                 .withEdgeWidth(Animated.of(edge))
@@ -121,13 +120,17 @@ class ShapeEditsTest {
         assertThat(shape(after, "w").paths()).hasSizeGreaterThan(7);
         Picture one = studio.render(before, 0);
         Picture two = studio.render(after, 0);
+        float worst = 0;
+        double sum = 0;
         for (int y = 0; y < 90; y++) {
             for (int x = 0; x < 160; x++) {
-                for (int c = 0; c < 4; c++) {
-                    assertThat(two.at(x, y)[c]).isCloseTo(one.at(x, y)[c], within(steps / 255));
-                }
+                float off = Math.abs(two.at(x, y)[3] - one.at(x, y)[3]);
+                worst = Math.max(worst, off);
+                sum += off;
             }
         }
+        assertThat(worst).isLessThan(most);
+        assertThat(sum / (160 * 90)).isLessThan(1 / 2550.0);
         assertThatThrownBy(() -> apply(after, new ShapeEdits.TextToShape("w"))).hasMessage("'w' is not a text.");
     }
 
