@@ -1,10 +1,15 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { follow } from '../lib/drag';
+import { pixelAt, type PixelNow } from '../lib/measure';
 import { useFrames } from '../stores/frames';
+import { useLooking } from '../stores/looking';
 import { useProof } from '../stores/proof';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
+import PictureGuides from './PictureGuides.vue';
 import PictureHandles from './PictureHandles.vue';
+import PictureMeasures from './PictureMeasures.vue';
 
 /** The place where the shot is shown and handled. */
 const emit = defineEmits<{ dropped: [files: File[]] }>();
@@ -12,6 +17,7 @@ const shot = useShot();
 const view = useView();
 const frames = useFrames();
 
+const looking = useLooking();
 const proof = useProof();
 /** The place of the finding that is looked at. */
 const mark = computed(() => proof.marked?.place);
@@ -46,6 +52,91 @@ function paint() {
 
 watch(() => frames.shown, paint, { flush: 'sync' });
 
+const aside = ref<HTMLCanvasElement>();
+watch(
+  () => [looking.before, aside.value] as const,
+  ([image, c]) => {
+    if (!image || !c) return;
+    c.width = image.width;
+    c.height = image.height;
+    c.getContext('2d')?.putImageData(image, 0, 0);
+  },
+  { flush: 'post' },
+);
+
+/** The pixel under the pointer, while its values are asked for. */
+const pixel = ref<PixelNow>();
+function point(e: PointerEvent) {
+  const r = canvas.value?.getBoundingClientRect();
+  const f = shot.shot?.format;
+  if (!looking.values || !r || !f || !frames.shown) return;
+  const [across, down] = [(e.clientX - r.left) / r.width, (e.clientY - r.top) / r.height];
+  const found = pixelAt(frames.shown, across, down);
+  // Its place is said in pixels of the shot, whatever the quality is.
+  pixel.value = found && { ...found, x: Math.floor(across * f.width), y: Math.floor(down * f.height) };
+}
+
+/** With Ctrl closer or farther, about the pointer. */
+function wheel(e: WheelEvent) {
+  const s = stage.value;
+  const c = canvas.value?.getBoundingClientRect();
+  if (!e.ctrlKey || !s || !c) return;
+  e.preventDefault();
+  const at = [(e.clientX - c.left) / zoom.value, (e.clientY - c.top) / zoom.value] as const;
+  view.zoom = Math.min(16, Math.max(0.05, zoom.value * Math.exp(-e.deltaY / 240)));
+  void nextTick(() => {
+    const now = canvas.value?.getBoundingClientRect();
+    if (!now) return;
+    s.scrollLeft += now.left + at[0] * zoom.value - e.clientX;
+    s.scrollTop += now.top + at[1] * zoom.value - e.clientY;
+  });
+}
+
+/** The middle button takes hold of the sheet and moves it. */
+function pan(e: PointerEvent) {
+  const s = stage.value;
+  if (e.button !== 1 || !s) return;
+  e.preventDefault();
+  e.stopPropagation();
+  const from = [e.clientX + s.scrollLeft, e.clientY + s.scrollTop] as const;
+  follow({
+    move: (m) => {
+      s.scrollLeft = from[0] - m.clientX;
+      s.scrollTop = from[1] - m.clientY;
+    },
+    end: () => undefined,
+    cancel: () => undefined,
+  });
+}
+
+function splitting(e: PointerEvent) {
+  e.preventDefault();
+  follow({
+    move: (m) => {
+      const r = canvas.value?.getBoundingClientRect();
+      if (r) looking.split = Math.min(1, Math.max(0, (m.clientX - r.left) / r.width));
+    },
+    end: () => undefined,
+    cancel: () => undefined,
+  });
+}
+
+/** A guide is dragged out of a ruler; it is there once the pointer has left the ruler. */
+function fromRuler(e: PointerEvent, way: 'across' | 'down') {
+  e.preventDefault();
+  const at = (m: PointerEvent) => {
+    const r = canvas.value?.getBoundingClientRect();
+    if (!r) return 0;
+    return (way === 'across' ? m.clientX - r.left : m.clientY - r.top) / zoom.value;
+  };
+  const index = looking.guides[way].length;
+  follow({
+    move: (m) => looking.moveGuide(way, index, Math.max(0, at(m))),
+    end: () => undefined,
+    cancel: () => looking.guides[way].length > index && looking.moveGuide(way, index, undefined),
+  });
+}
+
 onMounted(() => {
   paint();
   watcher = new ResizeObserver(([entry]) => {
@@ -72,6 +163,10 @@ function drop(e: DragEvent) {
     @dragleave="over = false"
     @drop.prevent="drop"
     @pointerdown.self="view.choose(undefined)"
+    @pointerdown.capture="pan"
+    @pointermove="point"
+    @pointerleave="pixel = undefined"
+    @wheel="wheel"
   >
     <div v-if="shot.shot" class="sheet" :style="{ width: `${size.width}px`, height: `${size.height}px` }">
       <canvas
@@ -79,8 +174,31 @@ function drop(e: DragEvent) {
         :class="{ sharp: zoom > 1.5, through: view.see === 'picture' }"
         data-testid="canvas"
         :data-frame="frames.shownFrame"
+        :style="looking.ground && view.see === 'picture' ? { background: looking.ground } : {}"
       ></canvas>
+      <template v-if="looking.before">
+        <canvas
+          ref="aside"
+          class="aside"
+          :class="{ sharp: zoom > 1.5 }"
+          data-testid="before"
+          :style="{ clipPath: `inset(0 ${(1 - looking.split) * 100}% 0 0)` }"
+        ></canvas>
+      </template>
+      <PictureGuides :zoom="zoom" />
       <PictureHandles :zoom="zoom" />
+      <div
+        v-if="looking.before"
+        class="split"
+        data-testid="split"
+        title="Before at the left, now at the right"
+        :style="{ left: `${looking.split * 100}%` }"
+        @pointerdown.stop="splitting"
+      ></div>
+      <template v-if="looking.rulers">
+        <div class="rule top" data-testid="rule-top" @pointerdown.stop="fromRuler($event, 'down')"></div>
+        <div class="rule side" data-testid="rule-side" @pointerdown.stop="fromRuler($event, 'across')"></div>
+      </template>
       <div
         v-if="mark"
         class="mark"
@@ -93,6 +211,7 @@ function drop(e: DragEvent) {
         }"
       ></div>
     </div>
+    <PictureMeasures :pixel="pixel" />
     <p v-if="over" class="hint">Drop clips, stills, fonts or a numbered sequence</p>
   </div>
 </template>
@@ -124,6 +243,40 @@ canvas.through {
 }
 canvas.sharp {
   image-rendering: pixelated;
+}
+.aside {
+  position: absolute;
+  inset: 0;
+  background: #000;
+  pointer-events: none;
+}
+.split {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  width: 11px;
+  margin-left: -5px;
+  cursor: ew-resize;
+  background: linear-gradient(#f4f4f4, #f4f4f4) center / 1px 100% no-repeat;
+}
+.rule {
+  position: absolute;
+  background: repeating-linear-gradient(90deg, #8a8a8a 0 1px, #2a2a2a 1px 10px);
+}
+.rule.top {
+  top: -13px;
+  left: 0;
+  right: 0;
+  height: 9px;
+  cursor: ns-resize;
+}
+.rule.side {
+  left: -13px;
+  top: 0;
+  bottom: 0;
+  width: 9px;
+  background: repeating-linear-gradient(#8a8a8a 0 1px, #2a2a2a 1px 10px);
+  cursor: ew-resize;
 }
 .mark {
   position: absolute;

@@ -13,15 +13,18 @@ import { computed, ref } from 'vue';
 import { timecode, typedTime } from '../lib/timecode';
 import { useDesk } from '../stores/desk';
 import { useFrames } from '../stores/frames';
+import { useLooking } from '../stores/looking';
 import { usePlayback } from '../stores/playback';
 import { useShot } from '../stores/shot';
 import { useView, type See } from '../stores/view';
+import GuidesMenu from './GuidesMenu.vue';
 
 const view = useView();
 const shot = useShot();
 const desk = useDesk();
 const frames = useFrames();
 const playback = usePlayback();
+const looking = useLooking();
 const typed = ref('');
 const typing = ref(false);
 
@@ -43,6 +46,15 @@ const QUALITIES: [number, string][] = [
 const ZOOMS: ('fit' | number)[] = ['fit', 0.25, 0.5, 1, 2, 4];
 const zoomName = (z: 'fit' | number) => (z === 'fit' ? 'fit' : `${z * 100} %`);
 const quality = computed(() => QUALITIES.find(([s]) => s === view.scale)?.[1] ?? '½');
+
+function see(how: See) {
+  looking.ground = undefined;
+  view.see = how;
+}
+function on(colour: string) {
+  looking.ground = colour;
+  view.see = 'picture';
+}
 
 function go() {
   const frame = typedTime(typed.value, rate.value, view.frame);
@@ -130,10 +142,24 @@ function type() {
     <span v-if="frames.problem" class="warn" role="alert">{{ frames.problem }}</span>
     <span class="spring"></span>
     <Dropdown :trigger="['click']">
-      <button class="bare" aria-label="See as"><span class="quiet">See as</span> {{ SEES[view.see] }}</button>
+      <button class="bare" aria-label="See as">
+        <span class="quiet">See as</span>
+        {{ view.see === 'picture' && looking.ground ? 'on a colour' : SEES[view.see] }}
+      </button>
       <template #overlay>
         <Menu>
-          <MenuItem v-for="(label, s) in SEES" :key="s" @click="view.see = s">{{ label }}</MenuItem>
+          <MenuItem v-for="(label, s) in SEES" :key="s" @click="see(s)">{{ label }}</MenuItem>
+          <MenuItem key="colour" @click.stop>
+            <label class="colour"
+              >on a colour
+              <input
+                type="color"
+                aria-label="Colour to see the picture on"
+                :value="looking.ground ?? '#4a6a80'"
+                @input="on(($event.target as HTMLInputElement).value)"
+                @click.stop
+            /></label>
+          </MenuItem>
         </Menu>
       </template>
     </Dropdown>
@@ -155,15 +181,7 @@ function type() {
         </Menu>
       </template>
     </Dropdown>
-    <button
-      class="bare"
-      :class="{ on: view.safe }"
-      :aria-pressed="view.safe"
-      title="Title safe"
-      @click="view.safe = !view.safe"
-    >
-      Title safe
-    </button>
+    <GuidesMenu />
   </div>
 </template>
 
@@ -210,6 +228,11 @@ function type() {
 }
 .quiet {
   color: var(--quiet);
+}
+.colour {
+  display: flex;
+  align-items: center;
+  gap: 8px;
 }
 .spring {
   flex: 1;

@@ -3,6 +3,7 @@ import { freshId } from '../lib/layers';
 import { useAdding } from './adding';
 import { useDesk } from './desk';
 import { usePlayback } from './playback';
+import { useLooking } from './looking';
 import { useProof } from './proof';
 import { useShot } from './shot';
 import { useTiming } from './timing';
@@ -197,6 +198,7 @@ export const useCommands = defineStore('commands', () => {
         ),
         say('J', 'Proof: what can be measured wrong', () => view.toggle('proof')),
         say('N', 'the next finding', () => useProof().next()),
+        say('B', 'this picture as “before”, with a split', () => useLooking().putAside()),
         say('T', 'title safe', () => (view.safe = !view.safe)),
         say('Escape', 'no tool, no keys, no drawer', escape),
       ],
