@@ -121,6 +121,22 @@ class FrameLineTest {
     }
 
     @Test
+    void aShotIsMeasuredForAWindowThatAsks() throws Exception {
+        Window window = open();
+        window.say("{'type': 'proof'}");
+        JsonObject proof = window.next().header;
+        assertThat(proof.getString("type")).isEqualTo("proof");
+        assertThat(proof.getInt("revision")).isEqualTo(1);
+        JsonArray shares = proof.getJsonObject("reveal").getJsonArray("w");
+        assertThat(shares).hasSize(24);
+        assertThat(shares.getInt(3)).isEqualTo(1000);
+        // One word for one second.
+        assertThat(proof.getJsonArray("findings").getValuesAs(JsonObject.class))
+                .extracting(f -> f.getString("check") + " " + f.getString("layer"))
+                .containsExactly("reading-time w");
+    }
+
+    @Test
     void aFrameComesWithTheHandlesAndTheValuesOfItsLayer() throws Exception {
         Window window = open();
         window.say("{'type': 'show', 'seq': 1, 'frame': 10, 'scale': 0.5, 'see': 'picture', 'layer': 'w'}");

@@ -82,10 +82,15 @@ public class FrameDesk {
         work.release();
     }
 
+    /** Whether somebody at a desk waits for pictures, or is likely to ask for the next one. */
+    boolean isBusy() {
+        return System.nanoTime() - lastWish < GIVEN_WAY_NANOS;
+    }
+
     /** Keeps long work still while somebody at a desk waits for pictures; not for ever, so that it ends, too. */
     public void giveWay() {
         try {
-            for (int ms = 0; ms < LONGEST_STILL_MS && System.nanoTime() - lastWish < GIVEN_WAY_NANOS; ms += 20) {
+            for (int ms = 0; ms < LONGEST_STILL_MS && isBusy(); ms += 20) {
                 Thread.sleep(20);
             }
         } catch (InterruptedException e) {

@@ -32,7 +32,7 @@ import org.springframework.stereotype.Component;
 class ProofDesk {
     private static final Logger LOG = LoggerFactory.getLogger(ProofDesk.class);
     /** How long a shot is left alone first: gestures come in quick succession. */
-    private static final long PAUSE_MS = 350;
+    private static final long PAUSE_MS = 150;
 
     /** What the shares of the reveal curve are multiplied by, to be sent as whole numbers. */
     private static final int PARTS = 1000;
@@ -97,8 +97,19 @@ class ProofDesk {
         }
     }
 
+    /** Waits for as long as pictures are asked for: whoever drags something sees it move, and findings come after it. */
     private boolean goOn(Viewer viewer) {
-        desk.giveWay();
+        try {
+            while (desk.isBusy() && isWanted(viewer)) {
+                Thread.sleep(20);
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+        return isWanted(viewer);
+    }
+
+    private boolean isWanted(Viewer viewer) {
         return viewer.isOpen()
                 && !asking.contains(viewer)
                 && !Thread.currentThread().isInterrupted();
