@@ -86,7 +86,7 @@ class Screenshots {
         take(page, "curves");
     }
 
-    /** Cuts and a travelling mask; a fault, marked; a soft edge as heat. */
+    /** Cuts and a travelling mask; a fault, marked. */
     private static void terminus(Desk desk) {
         Page page = desk.page;
         desk.openProjects();
@@ -100,9 +100,6 @@ class Screenshots {
                 .waitFor(new Locator.WaitForOptions()
                         .setState(com.microsoft.playwright.options.WaitForSelectorState.ATTACHED));
         take(page, "terminus");
-        desk.press("Escape", "s", "s", "s", "s", "s");
-        take(page, "heat");
-        desk.press("s");
         desk.layer("ORRIN HILL");
         desk.section("Place");
         desk.frame(100);
