@@ -101,8 +101,13 @@ const reverse = () => void shot.edit('Reverse path', edit('reverse-path'));
 }
 .tools {
   display: flex;
-  gap: 8px;
+  flex-wrap: wrap;
+  min-width: 0;
   white-space: nowrap;
+}
+.tools button {
+  padding-left: 5px;
+  padding-right: 5px;
 }
 .link {
   color: var(--accent);
