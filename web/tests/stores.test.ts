@@ -105,7 +105,7 @@ describe('the line to the frame desk', () => {
 
   it('keeps frames under their names and shows them at once', async () => {
     const { frames, socket } = open();
-    frames.askKeys(0.5, 'picture');
+    frames.askKeys({ scale: 0.5, see: 'picture' });
     socket.tell({ type: 'keys', seq: socket.of('keys')[0]?.seq, keys: ['k0', 'k1', 'k2'] });
     socket.frame({ seq: 0, frame: 1, key: 'k1', width: 2, height: 1, draft: false, ahead: true, ms: 3 }, 8);
     expect(frames.has(1)).toBe(true);
@@ -115,7 +115,7 @@ describe('the line to the frame desk', () => {
     expect(frames.shownFrame).toBe(1);
     expect(socket.of('show')[0]?.have).toBe('k1');
     expect(frames.showKept(2)).toBe(false);
-    frames.ahead([0, 1, 2], 0.5, 'picture');
+    frames.ahead([0, 1, 2], { scale: 0.5, see: 'picture' });
     expect(socket.of('ahead')[0]?.frames).toEqual([0, 2]);
   });
 
@@ -222,7 +222,7 @@ describe('playback', () => {
       () => undefined,
     );
     shot.view = view([layer('a')]);
-    frames.askKeys(0.5, 'picture');
+    frames.askKeys({ scale: 0.5, see: 'picture' });
     const names = Array.from({ length: 48 }, (_, i) => `k${i}`);
     FakeSocket.last.tell({ type: 'keys', seq: FakeSocket.last.of('keys').at(-1)?.seq, keys: names });
     v.frame = 46;

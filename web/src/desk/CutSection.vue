@@ -2,7 +2,10 @@
 import { Checkbox, Segmented, Select } from 'ant-design-vue';
 import { computed, ref, watch } from 'vue';
 import type { Layer } from '../api/client';
-import type { PropertyNow } from '../stores/frames';
+import ToneCurveField from '../fields/ToneCurveField.vue';
+import type { CurvePoint } from '../lib/toneCurve';
+import { useDesk } from '../stores/desk';
+import { useFrames, type PropertyNow } from '../stores/frames';
 import { useShot } from '../stores/shot';
 import MaskSection from './MaskSection.vue';
 import PropertyRow from './PropertyRow.vue';
@@ -10,6 +13,8 @@ import PropertyRow from './PropertyRow.vue';
 /** What is visible of the layer: what it is cut by, and its masks. */
 const props = defineProps<{ layer: Layer; properties: PropertyNow[]; locked: boolean }>();
 const shot = useShot();
+const desk = useDesk();
+const frames = useFrames();
 
 const cutters = computed(() => [
   { value: '', label: 'nothing' },
@@ -28,7 +33,9 @@ const JOINS = [
 const PLAIN: Record<string, number> = { black: 0, white: 1, gamma: 1, spread: 0, blur: 0 };
 /** Whether anything is done to the matte. */
 const toned = computed(() =>
-  Object.entries(props.layer.cut?.tone ?? {}).some(([name, value]) => value !== PLAIN[name]),
+  Object.entries(props.layer.cut?.tone ?? {}).some(([name, value]) =>
+    Array.isArray(value) ? value.length > 0 : value !== PLAIN[name],
+  ),
 );
 const shown = ref(false);
 watch(
@@ -36,6 +43,9 @@ watch(
   () => (shown.value = toned.value),
   { immediate: true },
 );
+const curved = (points: CurvePoint[]) => ({
+  patch: [{ op: 'add' as const, path: `${shot.row(props.layer.id)?.pointer}/cut/tone/curve`, value: points }],
+});
 const cuts = computed(() => shot.everyLayer().filter((l) => l.cut?.by === props.layer.id));
 
 function setCut(part: Partial<NonNullable<Layer['cut']>>) {
@@ -80,13 +90,18 @@ function setCut(part: Partial<NonNullable<Layer['cut']>>) {
     </div>
     <details class="tone" :open="shown" @toggle="(e) => (shown = (e.target as HTMLDetailsElement).open)">
       <summary>The matte that is taken from it</summary>
-      <PropertyRow
-        v-for="p in properties.filter((q) => q.name.startsWith('cut.'))"
-        :key="p.name"
-        :property="p"
-        :label="p.name === 'cut.blur' ? 'Blur' : p.label"
-        :locked="locked"
-      />
+      <template v-for="p in properties.filter((q) => q.name.startsWith('cut.'))" :key="p.name">
+        <PropertyRow :property="p" :label="p.name === 'cut.blur' ? 'Blur' : p.label" :locked="locked" />
+        <ToneCurveField
+          v-if="p.name === 'cut.gamma'"
+          :points="layer.cut.tone?.curve ?? []"
+          :drawn="frames.handles?.curve ?? []"
+          :disabled="locked"
+          @draft="(c) => desk.draft(curved(c))"
+          @commit="(c) => desk.commit('Curve of the cut', curved(c))"
+          @drop="desk.drop()"
+        />
+      </template>
     </details>
   </template>
   <div class="line">

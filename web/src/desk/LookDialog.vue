@@ -59,6 +59,7 @@ async function remove() {
         mode="multiple"
         aria-label="Layers to copy to"
         placeholder="layers"
+        placement="topLeft"
         :options="others"
       />
     </div>

@@ -4,6 +4,7 @@ import { DeleteOutlined } from '@ant-design/icons-vue';
 import { computed } from 'vue';
 import type { Layer } from '../api/client';
 import type { PropertyNow } from '../stores/frames';
+import { freshId } from '../lib/layers';
 import { useShot } from '../stores/shot';
 import { MASK_LINES, useView } from '../stores/view';
 import DrawTools from './DrawTools.vue';
@@ -27,6 +28,25 @@ function remove(index: number) {
 function lock(mask: string, to: unknown) {
   void shot.edit('Lock mask', {
     edit: { kind: 'set-mask-lock', layer: props.layer.id, mask, frame: view.frame, lock: to },
+  });
+}
+
+/** Texts whose letters can become masks. */
+const texts = computed(() =>
+  shot
+    .everyLayer()
+    .filter((l) => l.content.kind === 'text')
+    .map((l) => ({ value: l.id, label: l.name })),
+);
+function letters(text: string) {
+  void shot.edit('Masks from letters', {
+    edit: {
+      kind: 'letters-to-masks',
+      layer: props.layer.id,
+      text,
+      newId: freshId(),
+      frame: view.frame,
+    },
   });
 }
 
@@ -131,6 +151,17 @@ function move(index: number, by: number) {
     <PointTools v-if="view.path === `mask.${m.id}.path`" :locked="locked" />
   </div>
   <DrawTools becomes="mask" :locked="locked" />
+  <div v-if="texts.length" class="letters">
+    <Select
+      size="small"
+      aria-label="Masks from the letters of"
+      placeholder="Masks from the letters of…"
+      :value="undefined"
+      :disabled="locked"
+      :options="texts"
+      @change="(v) => letters(String(v))"
+    />
+  </div>
 </template>
 
 <style scoped>
@@ -179,6 +210,10 @@ h4 {
 .name:focus-visible {
   border-bottom-color: var(--accent);
   outline: none;
+}
+.letters :deep(.ant-select) {
+  width: 100%;
+  margin-top: 6px;
 }
 .tools {
   display: flex;

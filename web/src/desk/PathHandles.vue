@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { away, boxOf, pathOf, type KnotAt } from '../lib/paths';
 import { useDesk } from '../stores/desk';
 import type { Handles, Pair } from '../stores/frames';
@@ -18,11 +18,24 @@ const desk = useDesk();
 const shot = useShot();
 const { at, px, follow } = useOnPicture();
 
-/** More points than these are drawn as one path; they would be too many to keep apart with the pointer. */
+/** More points than these are drawn as one path, and can be taken hold of where the pointer is. */
 const MANY = 400;
+/** Where the pointer rests on the edge of a path of very many points. */
+const pointer = ref<Pair>();
 
 const path = computed(() => props.handles.paths.find((m) => m.property === view.path));
 const what = computed(() => (path.value?.mask ? 'mask' : 'path'));
+/** The points that can be taken hold of one by one: all, or of very many those that are chosen or near the pointer. */
+const held = computed(() => {
+  const all = path.value?.knots.map((k, i) => ({ k, i })) ?? [];
+  if (all.length <= MANY) return all;
+  const p = pointer.value;
+  const reach = px(30);
+  return all.filter(
+    ({ k, i }) =>
+      view.points.includes(i) || (p && Math.abs(k[0][0] - p[0]) < reach && Math.abs(k[0][1] - p[1]) < reach),
+  );
+});
 /** The box round the chosen points, or round all of them. */
 const box = computed(() => {
   const m = path.value;
@@ -170,6 +183,7 @@ const dots = (knots: KnotAt[]) => {
       class="grip"
       :stroke-width="px(9)"
       @pointerdown.stop="edge($event, m.property)"
+      @pointermove="m.knots.length > MANY && (pointer = at($event))"
       @dblclick.stop="m.property === view.path && add($event)"
     />
     <template v-if="!locked && m.property !== view.path">
@@ -228,42 +242,40 @@ const dots = (knots: KnotAt[]) => {
         <title>Move</title>
       </circle>
     </template>
-    <template v-for="(k, i) in path.knots" :key="i">
-      <template v-if="path.knots.length <= MANY || view.points.includes(i)">
-        <template v-for="part in [1, 2] as const" :key="part">
-          <template v-if="far(k[part], k[0]) && (view.points.includes(i) || path.knots.length <= 8)">
-            <line
-              :x1="k[0][0]"
-              :y1="k[0][1]"
-              :x2="k[part][0]"
-              :y2="k[part][1]"
-              :stroke-width="px(1)"
-              class="arm"
-            />
-            <circle
-              :cx="k[part][0]"
-              :cy="k[part][1]"
-              :r="px(3.5)"
-              class="pull"
-              :data-testid="`pull-${part === 1 ? 'in' : 'out'}-${i}`"
-              @pointerdown.stop="handle($event, i, part === 1 ? 'in' : 'out')"
-            />
-          </template>
+    <template v-for="{ k, i } in held" :key="i">
+      <template v-for="part in [1, 2] as const" :key="part">
+        <template v-if="far(k[part], k[0]) && (view.points.includes(i) || path.knots.length <= 8)">
+          <line
+            :x1="k[0][0]"
+            :y1="k[0][1]"
+            :x2="k[part][0]"
+            :y2="k[part][1]"
+            :stroke-width="px(1)"
+            class="arm"
+          />
+          <circle
+            :cx="k[part][0]"
+            :cy="k[part][1]"
+            :r="px(3.5)"
+            class="pull"
+            :data-testid="`pull-${part === 1 ? 'in' : 'out'}-${i}`"
+            @pointerdown.stop="handle($event, i, part === 1 ? 'in' : 'out')"
+          />
         </template>
-        <circle
-          :cx="k[0][0]"
-          :cy="k[0][1]"
-          :r="px(5)"
-          class="knot"
-          :class="{ chosen: view.points.includes(i), first: i === 0 }"
-          :stroke-width="px(1.5)"
-          :data-testid="`knot-${i}`"
-          @pointerdown.stop="point($event, path.property, i)"
-          @dblclick.stop="smoothOrCorner(i, k)"
-        >
-          <title>{{ i === 0 ? 'The first point. ' : '' }}Double click: smooth or corner</title>
-        </circle>
       </template>
+      <circle
+        :cx="k[0][0]"
+        :cy="k[0][1]"
+        :r="px(5)"
+        class="knot"
+        :class="{ chosen: view.points.includes(i), first: i === 0 }"
+        :stroke-width="px(1.5)"
+        :data-testid="`knot-${i}`"
+        @pointerdown.stop="point($event, path.property, i)"
+        @dblclick.stop="smoothOrCorner(i, k)"
+      >
+        <title>{{ i === 0 ? 'The first point. ' : '' }}Double click: smooth or corner</title>
+      </circle>
     </template>
     <path v-if="path.knots.length > MANY" :d="dots(path.knots)" class="dots" />
     <template v-if="soft">

@@ -3,6 +3,7 @@ import { computed, nextTick, ref } from 'vue';
 import { freshId } from '../lib/layers';
 import { useDesk } from '../stores/desk';
 import { useFrames, type Pair } from '../stores/frames';
+import { useLooking } from '../stores/looking';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
 import PathHandles from './PathHandles.vue';
@@ -14,6 +15,7 @@ import WayHandles from './WayHandles.vue';
 const props = defineProps<{ zoom: number }>();
 const shot = useShot();
 const view = useView();
+const looking = useLooking();
 const frames = useFrames();
 const desk = useDesk();
 
@@ -72,6 +74,10 @@ function move(e: PointerEvent) {
       frame: view.frame,
       by: m.shiftKey ? straight(from, to) : [to[0] - from[0], to[1] - from[1]],
       snap: !m.altKey,
+      // Guides are seen with the rulers only; nothing clings to what isn't seen.
+      guides: looking.rulers
+        ? { upright: looking.guides.across, level: looking.guides.down }
+        : { upright: [], level: [] },
       stance: view.stance,
     }),
   );

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { Dropdown, Input, Menu, MenuItem } from 'ant-design-vue';
+import { Dropdown, Input, Menu, MenuDivider, MenuItem } from 'ant-design-vue';
 import {
   CaretRightOutlined,
+  CheckOutlined,
   PauseOutlined,
   RetweetOutlined,
   StepBackwardOutlined,
@@ -144,7 +145,8 @@ function type() {
     <Dropdown :trigger="['click']">
       <button class="bare" aria-label="See as">
         <span class="quiet">See as</span>
-        {{ view.see === 'picture' && looking.ground ? 'on a colour' : SEES[view.see] }}
+        {{ view.look.alone ? 'one layer, ' : ''
+        }}{{ view.see === 'picture' && looking.ground ? 'on a colour' : SEES[view.see] }}
       </button>
       <template #overlay>
         <Menu>
@@ -159,6 +161,15 @@ function type() {
                 @input="on(($event.target as HTMLInputElement).value)"
                 @click.stop
             /></label>
+          </MenuItem>
+          <MenuDivider />
+          <MenuItem
+            key="alone"
+            role="menuitemcheckbox"
+            :aria-checked="view.alone"
+            @click="view.alone = !view.alone"
+          >
+            <CheckOutlined v-if="view.alone" /> the chosen layer alone
           </MenuItem>
         </Menu>
       </template>

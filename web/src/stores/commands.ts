@@ -196,6 +196,7 @@ export const useCommands = defineStore('commands', () => {
           'see as: the next way',
           () => (view.see = SEES[(SEES.indexOf(view.see) + 1) % SEES.length] ?? 'picture'),
         ),
+        say('I', 'the chosen layer alone', () => (view.alone = !view.alone)),
         say('J', 'Proof: what can be measured wrong', () => view.toggle('proof')),
         say('N', 'the next finding', () => useProof().next()),
         say('B', 'this picture as “before”, with a split', () => useLooking().putAside()),

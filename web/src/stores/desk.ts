@@ -16,8 +16,8 @@ export const useDesk = defineStore('desk', () => {
   function ask(draft?: Change) {
     const revision = shot.view?.revision;
     const hurried = draft !== undefined || view.scrubbing;
-    const { frame, scale, see, layer } = view;
-    frames.show({ frame, scale, see, layer, draft, revision, hurried });
+    const { frame, look, layer } = view;
+    frames.show({ frame, ...look, layer, draft, revision, hurried });
   }
 
   function open(id: string) {
@@ -26,7 +26,7 @@ export const useDesk = defineStore('desk', () => {
         id,
         (revision) => void shot.announced(revision),
         () => {
-          frames.askKeys(view.scale, view.see);
+          frames.askKeys(view.look);
           frames.askProof();
           ask();
         },
@@ -46,9 +46,9 @@ export const useDesk = defineStore('desk', () => {
     },
   );
   watch(
-    () => [shot.view?.revision, view.scale, view.see] as const,
+    () => [shot.view?.revision, view.look] as const,
     () => {
-      frames.askKeys(view.scale, view.see);
+      frames.askKeys(view.look);
       ask();
     },
   );

@@ -2,7 +2,7 @@ import { defineStore } from 'pinia';
 import { ref, shallowRef } from 'vue';
 import type { KnotAt } from '../lib/paths';
 import type { Change } from '../api/client';
-import type { See } from './view';
+import type { Look } from './view';
 
 export type Pair = [number, number];
 
@@ -42,6 +42,8 @@ export interface Handles {
   /** The paths of its shape and its masks. */
   paths: PathNow[];
   properties: PropertyNow[];
+  /** The curve of the values of its cut, from 0 to 1 in even steps; none without a cut. */
+  curve: number[];
   /** The way of its position: a dot for each frame, and the keys with their handles. */
   path: { dots: Pair[]; keys: { at: number; roving: boolean; point: Pair; in: Pair; out: Pair }[] };
 }
@@ -91,10 +93,8 @@ interface Header {
   handles?: Handles;
 }
 
-export interface Wish {
+export interface Wish extends Look {
   frame: number;
-  scale: number;
-  see: See;
   layer?: string;
   draft?: Change;
   /** Of which revision the draft is one. */
@@ -199,15 +199,15 @@ export const useFrames = defineStore('frames', () => {
     return true;
   }
 
-  function askKeys(scale: number, see: See) {
+  function askKeys(look: Look) {
     keysSeq = ++seq;
-    send({ type: 'keys', seq, scale, see });
+    send({ type: 'keys', seq, ...look });
   }
 
   /** Asks for those of the frames that are not kept, in this order. */
-  function ahead(frames: number[], scale: number, see: See) {
+  function ahead(frames: number[], look: Look) {
     const missing = frames.filter((f) => !ready.value.has(f));
-    send({ type: 'ahead', seq: 0, frames: missing, scale, see });
+    send({ type: 'ahead', seq: 0, frames: missing, ...look });
   }
 
   /** Curves of properties; those of a newer question take their place. */

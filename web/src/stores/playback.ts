@@ -87,20 +87,20 @@ export const usePlayback = defineStore('playback', () => {
       if (!shot.shot) return;
       if (!playing) {
         sound.stop();
-        frames.ahead([], view.scale, view.see);
+        frames.ahead([], view.look);
         desk.ask();
         return;
       }
       const { from, to } = range();
       if (view.frame >= to - 1 || view.frame < from) view.frame = from;
-      frames.ahead(order(), view.scale, view.see);
+      frames.ahead(order(), view.look);
       void begin();
     },
   );
   watch(
     () => frames.keys,
     () => {
-      if (view.playing && shot.shot) frames.ahead(order(), view.scale, view.see);
+      if (view.playing && shot.shot) frames.ahead(order(), view.look);
     },
   );
 

@@ -11,6 +11,12 @@ export type Becomes = 'mask' | 'path' | 'shape';
 /** How the outlines of masks are drawn. */
 export type MaskLines = 'clear' | 'warm' | 'faded' | 'hidden';
 export const MASK_LINES: MaskLines[] = ['clear', 'warm', 'faded', 'hidden'];
+/** What is asked for of each frame: its size, how it is shown, and one layer where only that is wanted. */
+export interface Look {
+  scale: number;
+  see: See;
+  alone?: string;
+}
 export type Stance = 'rest' | 'arrive' | 'leave';
 export type Drawer = 'media' | 'renders' | 'openings' | 'states' | 'proof';
 export interface KeyName {
@@ -28,11 +34,18 @@ export const useView = defineStore('view', () => {
   const loop = ref(true);
   const scale = ref(0.5);
   const see = ref<See>('picture');
+  /** Whether the chosen layer is seen without the others. */
+  const alone = ref(false);
   const zoom = ref<number | 'fit'>('fit');
   const safe = ref(true);
   /** Every chosen layer; the last one is the one whose Sheet is seen. */
   const layers = ref<string[]>([]);
   const layer = computed(() => layers.value[layers.value.length - 1]);
+  const look = computed<Look>(() => ({
+    scale: scale.value,
+    see: see.value,
+    ...(alone.value && layer.value ? { alone: layer.value } : {}),
+  }));
   /** The chosen path, by the name of its property. */
   const path = ref<string>();
   /** The chosen points of the chosen path. */
@@ -110,6 +123,8 @@ export const useView = defineStore('view', () => {
     loop,
     scale,
     see,
+    alone,
+    look,
     zoom,
     safe,
     layers,

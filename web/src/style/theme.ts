@@ -13,6 +13,7 @@ export const theme = {
     colorBgContainer: '#1a1a1a',
     colorBgElevated: '#2b2b2b',
     colorTextBase: '#e6e6e6',
+    colorTextPlaceholder: '#999999',
     colorBorder: '#444444',
     borderRadius: 4,
     fontFamily: 'Inter, sans-serif',

@@ -20,6 +20,8 @@ import java.util.stream.Stream;
 final class App implements AutoCloseable {
     private static final HttpClient HTTP = HttpClient.newHttpClient();
 
+    private static App shared;
+
     private final String database = "e2e_" + UUID.randomUUID().toString().replace("-", "");
     private final Path data;
     private final String demo;
@@ -48,6 +50,15 @@ final class App implements AutoCloseable {
         start();
     }
 
+    /** One without the demo for all tests that neither stop it nor count what is in it; it ends with the tests. */
+    static synchronized App shared() {
+        if (shared == null) {
+            shared = new App(false);
+            Runtime.getRuntime().addShutdownHook(new Thread(shared::close));
+        }
+        return shared;
+    }
+
     static Path madePlates() {
         return Path.of(System.getenv().getOrDefault("APERTA_PLATES", "target/plates"));
     }
@@ -66,6 +77,9 @@ final class App implements AutoCloseable {
 
     void start() {
         ProcessBuilder builder = new ProcessBuilder(List.of(
+                "nice",
+                "-n",
+                "8",
                 "java",
                 "-Xmx4g",
                 "-jar",

@@ -64,8 +64,8 @@ class BadFilesTest {
         Path font = Files.writeString(folder.resolve("face.ttf"), "Not a font.");
         byte[] whole = Files.readAllBytes(film());
         Path cut = Files.write(folder.resolve("cut.mp4"), Arrays.copyOf(whole, whole.length * 6 / 10));
-        try (App app = new App(false);
-                Browser browser = new Browser()) {
+        App app = App.shared();
+        try (Browser browser = new Browser()) {
             Desk desk = new Desk(app, browser.page());
             desk.openProjects();
             desk.newProject("Orrin Hill");

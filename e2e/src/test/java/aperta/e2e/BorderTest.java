@@ -8,7 +8,6 @@ import aperta.core.shot.Coat;
 import aperta.core.shot.Content;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -23,8 +22,8 @@ class BorderTest {
 
     @Test
     void aFrameDrawsItselfRoundTheWord() {
-        try (App app = new App(false);
-                Browser browser = new Browser()) {
+        App app = App.shared();
+        try (Browser browser = new Browser()) {
             Desk desk = new Desk(app, browser.page());
             desk.openProjects();
             desk.newProject("Orrin Hill");
@@ -87,25 +86,16 @@ class BorderTest {
         desk.page.getByTestId("shape-path-0").click(new Locator.ClickOptions().setPosition(4, 4));
         BezierPath was = shape(desk).paths().get(0).path().rest();
         desk.page.getByTestId("knot-2").click();
-        link(desk, "Begin here");
+        desk.link("Begin here");
         assertThat(shape(desk).paths().get(0).path().rest()).isEqualTo(was.from(2));
         double[] first = desk.halves(4);
-        link(desk, "Reverse");
+        desk.link("Reverse");
         assertThat(shape(desk).paths().get(0).path().rest())
                 .isEqualTo(was.from(2).reversed());
         double[] reversed = desk.halves(4);
         // Right below first: to the left along the bottom, or up along the right side.
         assertThat(reversed[1]).isGreaterThan(first[1]);
         assertThat(reversed[0] + reversed[1]).isCloseTo(first[0] + first[1], within(20.0));
-    }
-
-    private static void link(Desk desk, String name) {
-        desk.page
-                .getByRole(
-                        AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName(name).setExact(true))
-                .click();
-        desk.saved();
     }
 
     /** Both ways at once: start and end move apart from the middle. */
@@ -161,7 +151,7 @@ class BorderTest {
         assertThat(desk.shot().accepted()).hasSize(1);
         finding.getByText("Accepted: on purpose").waitFor();
         assertThat(proof.textContent().trim()).isEqualTo("Proof");
-        link(desk, "Take up again");
+        desk.link("Take up again");
         assertThat(desk.shot().accepted()).isEmpty();
         assertThat(desk.page.getByTestId("reveal-STOP").getAttribute("d")).startsWith("M0 22L");
         desk.press("Control+z", "Control+z", "Control+z");

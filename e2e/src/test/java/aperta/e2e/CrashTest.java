@@ -25,7 +25,7 @@ class CrashTest {
                     json(app.post("/api/projects", "{\"name\": \"Last Tram\"}")).getString("id");
             String shot = json(app.post(
                             "/api/projects/" + project + "/shots",
-                            "{\"name\": \"Terminus\", \"width\": 1280, \"height\": 720, \"rate\": \"24\", \"length\": 240}"))
+                            "{\"name\": \"Terminus\", \"width\": 1280, \"height\": 720, \"rate\": \"24\", \"length\": 120}"))
                     .getString("id");
             String path = "/api/shots/" + shot;
             edit(

@@ -6,17 +6,22 @@ import static org.assertj.core.api.Assertions.within;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Join;
 import java.awt.image.BufferedImage;
+import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 
 /** Cuts made by dragging from row to row, the matte changed, and layers that work on what lies below them (J4). */
 class CutTest {
     private static final int W = 640;
     private static final int H = 360;
 
+    @TempDir
+    Path folder;
+
     @Test
     void layersCutEachOtherAndWhatLiesBelow() {
-        try (App app = new App(false);
-                Browser browser = new Browser()) {
+        App app = App.shared();
+        try (Browser browser = new Browser()) {
             Desk desk = new Desk(app, browser.page());
             desk.openProjects();
             desk.newProject("Orrin Hill");
@@ -29,6 +34,10 @@ class CutTest {
             toned(desk);
             mutual(desk);
             below(desk);
+            Film film = new Film(desk.render(folder.resolve("cuts.mp4")), W, H);
+            assertThat(film.off(12, desk.picture(12)))
+                    .as("a decoded frame is what was counted")
+                    .isLessThan(1);
             assertThat(letters).as("the colour fills the frame").isCloseTo(W * H, within(1.0));
             assertThat(browser.errors).isEmpty();
         }
@@ -100,7 +109,7 @@ class CutTest {
     }
 
     /** Each cuts the other with what it was before its own cut: only where both are is anything seen. */
-    private static void mutual(Desk desk) {
+    private void mutual(Desk desk) {
         double one = ink(desk);
         desk.page.getByTestId("row-ORRIN").hover();
         desk.page.dragAndDrop("[data-testid=cut-ORRIN]", "[data-testid=row-Colour]");
@@ -110,6 +119,8 @@ class CutTest {
         desk.page.getByText("Show it by itself too").click();
         desk.saved();
         assertThat(ink(desk)).isCloseTo(one, within(2.0));
+        Film film = new Film(desk.render(folder.resolve("mutual.mp4")), W, H);
+        assertThat(film.off(12, desk.picture(12))).isLessThan(1);
         desk.press("Control+z", "Control+z");
         desk.layer("Colour");
         desk.choose("Cut by", "nothing");

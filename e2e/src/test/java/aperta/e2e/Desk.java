@@ -11,11 +11,14 @@ import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.net.URI;
 import java.nio.file.Path;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 
 /** What a designer does, in the designer's words. */
 final class Desk {
+    private static final AtomicInteger PROJECTS = new AtomicInteger();
+
     final Page page;
     private final App app;
 
@@ -28,11 +31,15 @@ final class Desk {
         page.navigate(app.url("/"));
     }
 
+    /** A project with a number after its name, since others may have left some with the same. */
     void newProject(String name) {
+        String numbered = name + " " + PROJECTS.incrementAndGet();
         button("New project").click();
-        page.getByLabel("Name of the project").fill(name);
+        page.getByLabel("Name of the project").fill(numbered);
         button("Save").click();
-        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name))
+        page.getByRole(
+                        AriaRole.HEADING,
+                        new Page.GetByRoleOptions().setName(numbered).setExact(true))
                 .waitFor();
     }
 
@@ -101,7 +108,7 @@ final class Desk {
     void layer(String name) {
         page.getByTestId("row-" + name).click();
         page.getByLabel("Name of the layer").waitFor();
-        page.waitForTimeout(250);
+        page.waitForTimeout(120);
     }
 
     void section(String name) {
@@ -125,6 +132,42 @@ final class Desk {
         saved();
     }
 
+    /** A value of the chosen layer keyed on two frames, with an ease between them. */
+    void keyed(String label, String field, int from, String first, int to, String last, String ease) {
+        frame(to);
+        key(label);
+        number(field, last);
+        frame(from);
+        number(field, first);
+        press("Control+a");
+        choose("Ease", ease);
+        press("Escape");
+    }
+
+    /** Presses the button of exactly this name. */
+    void link(String name) {
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(name).setExact(true))
+                .click();
+        saved();
+    }
+
+    /** Renames the chosen layer. */
+    void named(String name) {
+        page.getByLabel("Name of the layer").fill(name);
+        page.getByLabel("Name of the layer").press("Enter");
+        saved();
+    }
+
+    /** Gives the pose that is edited an opening. */
+    void opening(String kind) {
+        button("Choose an opening…").click();
+        page.getByTestId("opening-" + kind).click();
+        saved();
+        press("Escape");
+    }
+
     void key(String property) {
         page.getByLabel("Add key: " + property, new Page.GetByLabelOptions().setExact(true))
                 .click();
@@ -136,7 +179,7 @@ final class Desk {
         page.getByLabel("Go to time").fill(Integer.toString(number));
         page.getByLabel("Go to time").press("Enter");
         page.getByText(Pattern.compile("^frame " + number + "$")).waitFor();
-        page.waitForTimeout(250);
+        page.waitForTimeout(120);
     }
 
     /** Every change has been acknowledged. */
@@ -169,11 +212,18 @@ final class Desk {
     }
 
     Path render(Path to) {
+        return render(to, false);
+    }
+
+    Path render(Path to, boolean workRangeOnly) {
         button("Render").first().click();
         Locator start =
                 page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("at full size")));
         start.waitFor();
         page.waitForTimeout(500);
+        if (workRangeOnly) {
+            page.getByText("Only the work range").click();
+        }
         Locator renders = page.getByTestId("render");
         int before = renders.count();
         start.click();

@@ -24,8 +24,8 @@ class HandlesTest {
 
     @Test
     void layersMasksAndKeysAreHandledDirectly() {
-        try (App app = new App(false);
-                Browser browser = new Browser()) {
+        App app = App.shared();
+        try (Browser browser = new Browser()) {
             Desk desk = new Desk(app, browser.page());
             desk.openProjects();
             desk.newProject("Orrin Hill");

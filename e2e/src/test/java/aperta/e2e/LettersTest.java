@@ -18,8 +18,8 @@ class LettersTest {
 
     @Test
     void wordsAndLinesArriveInEveryOrderAndManner() {
-        try (App app = new App(false);
-                Browser browser = new Browser()) {
+        App app = App.shared();
+        try (Browser browser = new Browser()) {
             Desk desk = new Desk(app, browser.page());
             desk.openProjects();
             desk.newProject("Orrin Hill");

@@ -9,20 +9,27 @@ import aperta.core.shot.Mask;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.options.KeyboardModifier;
 import java.awt.image.BufferedImage;
+import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 
-/** Masks drawn, bent and keyed at the desk (J7); what they show is counted in points of rendered frames. */
+/** Masks drawn, bent and keyed at the desk (J7); what they show is counted in frames, which are those of rendered films. */
 class MaskTest {
     private static final int W = 960;
     private static final int H = 540;
     /** A circle round the middle that covers the frame reaches to its corners. */
     private static final double HALF_DIAGONAL = Math.hypot(W, H) / 2;
 
+    @TempDir
+    Path folder;
+
+    private int films;
+
     @Test
     void masksTravelGrowAndChangeTheirPoints() {
-        try (App app = new App(false);
-                Browser browser = new Browser()) {
+        App app = App.shared();
+        try (Browser browser = new Browser()) {
             Desk desk = new Desk(app, browser.page());
             desk.openProjects();
             desk.newProject("Orrin Hill");
@@ -30,11 +37,54 @@ class MaskTest {
             desk.add("Colour");
             desk.section("Cut");
             travels(desk);
+            inFilm(desk, 0, 12, 24);
             changesItsPoints(desk);
             circle(desk);
+            inFilm(desk, 10, 20, 24);
+            swings(desk);
+            inFilm(desk, 0, 12, 24);
             gestures(desk);
             assertThat(browser.errors).isEmpty();
         }
+    }
+
+    /** The decoded frames of a film are the frames that were counted. */
+    private void inFilm(Desk desk, int... frames) {
+        Film film = new Film(desk.render(folder.resolve("masks" + films++ + ".mp4")), W, H);
+        assertThat(film.frames()).isEqualTo(48);
+        for (int n : frames) {
+            assertThat(film.off(n, desk.picture(n))).as("frame %d", n).isLessThan(1);
+        }
+    }
+
+    /** A bar swings a quarter round one of its corners. */
+    private static void swings(Desk desk) {
+        desk.page.getByLabel("Remove Mask 1").click();
+        desk.saved();
+        desk.button("Four points").click();
+        desk.drag(desk.at(480, 230, W), desk.at(680, 270, W));
+        desk.frame(0);
+        desk.key("Path");
+        desk.frame(24);
+        double[][] to = {{520, 270}, {520, 470}, {480, 470}};
+        for (int i = 0; i < to.length; i++) {
+            desk.drag(desk.middle("knot-" + i), desk.at(to[i][0], to[i][1], W));
+        }
+        assertThat(path(desk, 0, 24).knots().get(3))
+                .as("the corner stays")
+                .isEqualTo(path(desk, 0, 0).knots().get(3));
+        BufferedImage first = desk.picture(0);
+        BufferedImage last = desk.picture(24);
+        assertThat(new int[] {alpha(first, 600, 250), alpha(first, 500, 400)}).containsExactly(255, 0);
+        assertThat(new int[] {alpha(last, 600, 250), alpha(last, 500, 400)}).containsExactly(0, 255);
+        List<BezierPath.Knot> between = path(desk, 0, 12).knots();
+        Point middle = between.get(0).at().mix(between.get(2).at(), 0.5).plus(new Point(W / 2.0, H / 2.0));
+        assertThat(middle.x()).isBetween(502.0, 578.0);
+        assertThat(alpha(desk.picture(12), (int) middle.x(), (int) middle.y()))
+                .as("on its way")
+                .isEqualTo(255);
+        desk.press("Escape", "Escape");
+        desk.page.getByTestId("mask-0").click(new Locator.ClickOptions().setPosition(4, 4));
     }
 
     private static Mask mask(Desk desk, int index) {

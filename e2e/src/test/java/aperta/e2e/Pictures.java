@@ -12,32 +12,25 @@ final class Pictures {
 
     /** 8-bit RGB, as any other program would see it. */
     static byte[] rgb(Path file, long frame, int width, int height) {
-        List<String> command = List.of(
-                "ffmpeg",
-                "-v",
-                "error",
-                "-i",
-                file.toString(),
-                "-vf",
-                "select=eq(n\\," + frame + ")",
-                "-frames:v",
-                "1",
-                "-sws_flags",
-                "accurate_rnd+full_chroma_int+full_chroma_inp",
-                "-f",
-                "rawvideo",
-                "-pix_fmt",
-                "rgb24",
-                "pipe:1");
+        String one = "select=eq(n\\," + frame + "),scale=" + width + ":" + height + ":flags=area+accurate_rnd";
+        byte[] all = decoded(file, "-vf", one, "-frames:v", "1");
+        if (all.length != width * height * 3) {
+            throw new IllegalStateException("Frame " + frame + " of " + file + " has " + all.length + " bytes.");
+        }
+        return all;
+    }
+
+    /** A file's frames by ffmpeg, one after the other. */
+    static byte[] decoded(Path file, String... options) {
+        List<String> command = new ArrayList<>(List.of("ffmpeg", "-v", "error", "-i", file.toString()));
+        command.addAll(List.of(options));
+        command.addAll(List.of("-sws_flags", "accurate_rnd+full_chroma_int+full_chroma_inp"));
+        command.addAll(List.of("-f", "rawvideo", "-pix_fmt", "rgb24", "pipe:1"));
         try {
             Process p = new ProcessBuilder(command)
                     .redirectError(ProcessBuilder.Redirect.INHERIT)
                     .start();
-            byte[] all = p.getInputStream().readAllBytes();
-            if (all.length != width * height * 3) {
-                throw new IllegalStateException("Frame " + frame + " of " + file + " has " + all.length + " bytes.");
-            }
-            return all;
+            return p.getInputStream().readAllBytes();
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
@@ -89,12 +82,13 @@ final class Pictures {
         return sum == 0 ? 99 : 10 * Math.log10(255 * 255 / (sum / count));
     }
 
-    /** The middle of a larger frame, cut to a size. */
+    /** The middle of a frame, cut to a size, with black where it isn't as large. */
     static byte[] middle(byte[] rgb, int w, int h, int width, int height) {
         byte[] out = new byte[width * height * 3];
-        for (int y = 0; y < height; y++) {
-            int from = ((y + (h - height) / 2) * w + (w - width) / 2) * 3;
-            System.arraycopy(rgb, from, out, y * width * 3, width * 3);
+        int across = Math.min(w, width);
+        for (int y = Math.max(0, (height - h) / 2); y < Math.min(height, (height + h) / 2); y++) {
+            int from = ((y + (h - height) / 2) * w + (w - across) / 2) * 3;
+            System.arraycopy(rgb, from, out, (y * width + (width - across) / 2) * 3, across * 3);
         }
         return out;
     }

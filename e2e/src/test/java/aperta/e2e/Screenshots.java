@@ -39,6 +39,7 @@ class Screenshots {
             mask(desk);
             timing(desk);
             terminus(desk);
+            looking(desk);
             renders(desk);
         }
     }
@@ -109,6 +110,30 @@ class Screenshots {
         page.waitForTimeout(1500);
         take(page, "proof");
         desk.press("j", "Control+z");
+    }
+
+    /** One layer alone, its alpha as heat, with a soft cut whose values follow a curve, and the histogram. */
+    private static void looking(Desk desk) {
+        Page page = desk.page;
+        desk.openProjects();
+        page.getByText("Opening", new Page.GetByTextOptions().setExact(true)).click();
+        desk.ready();
+        desk.layer("rain on window");
+        desk.section("Cut");
+        desk.frame(100);
+        page.getByText("The matte that is taken from it").click();
+        desk.number("Blur", "14");
+        var graph = page.getByTestId("tone-curve").boundingBox();
+        desk.drag(
+                new double[] {graph.x + graph.width * 0.4, graph.y + graph.height * 0.7},
+                new double[] {graph.x + graph.width * 0.45, graph.y + graph.height * 0.75});
+        desk.press("s", "s", "s", "s", "s", "i");
+        page.getByLabel("Guides and measures").click();
+        page.getByText("histogram", new Page.GetByTextOptions().setExact(true)).click();
+        page.getByLabel("Guides and measures").click();
+        page.waitForTimeout(2500);
+        take(page, "looking");
+        desk.press("i", "s", "Control+z", "Control+z");
     }
 
     private static void renders(Desk desk) {

@@ -24,8 +24,8 @@ class SoundTest {
 
     @Test
     void soundStaysInStepForAMinuteAndIsInTheRender() throws Exception {
-        try (App app = new App(false);
-                Browser browser = new Browser()) {
+        App app = App.shared();
+        try (Browser browser = new Browser()) {
             Page page = browser.page();
             page.addInitScript(LISTEN);
             Desk desk = new Desk(app, page);

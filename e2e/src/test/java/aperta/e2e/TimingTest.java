@@ -23,8 +23,8 @@ class TimingTest {
 
     @Test
     void lettersArriveAndLeaveOneAfterAnother() {
-        try (App app = new App(false);
-                Browser browser = new Browser()) {
+        App app = App.shared();
+        try (Browser browser = new Browser()) {
             Desk desk = begin(app, browser, "72");
             arrival(desk);
             departure(desk);
@@ -36,8 +36,8 @@ class TimingTest {
 
     @Test
     void layersAndKeysAreTimed() {
-        try (App app = new App(false);
-                Browser browser = new Browser()) {
+        App app = App.shared();
+        try (Browser browser = new Browser()) {
             Desk desk = begin(app, browser, "96");
             keysInTime(desk);
             beyondAndSignals(desk);
@@ -55,8 +55,8 @@ class TimingTest {
     /** What only a pointer does: under the bar, along the way, from row to row. */
     @Test
     void barsRowsAndWaysAreDragged() {
-        try (App app = new App(false);
-                Browser browser = new Browser()) {
+        App app = App.shared();
+        try (Browser browser = new Browser()) {
             Desk desk = begin(app, browser, "96");
             slips(desk);
             way(desk);
@@ -88,10 +88,7 @@ class TimingTest {
 
     private static void arrival(Desk desk) {
         desk.stance("Arrive");
-        desk.button("Choose an opening…").click();
-        desk.page.getByTestId("opening-cascade").click();
-        desk.saved();
-        desk.press("Escape");
+        desk.opening("cascade");
         desk.choose("Order", "backward");
         desk.number("Length of the arrival", "24");
         desk.number("Turned", "30");

@@ -136,6 +136,42 @@ class FrameLineTest {
                 .containsExactly("reading-time w");
     }
 
+    private static int opaque(Arrived a) {
+        int n = 0;
+        for (int i = 3; i < a.body.length; i += 4) {
+            n += a.body[i] == -1 ? 1 : 0;
+        }
+        return n;
+    }
+
+    /** A ground over the word hides it; the word alone is seen, with the curve of its cut. */
+    @Test
+    void oneLayerIsSeenWithoutTheOthers() throws Exception {
+        post(
+                "/api/shots/" + shot + "/edits",
+                "{'revision': 1, 'label': 'Add', 'edit': {'kind': 'add', 'layer': {'id': 'g', 'name': 'g', 'content': {'kind':"
+                        + " 'fill', 'size': [160, 90], 'paint': {'kind': 'solid', 'colour': '#ff0000'}}, 'span': {'in': 0, 'length':"
+                        + " 24}, 'place': {'position': [80, 45]}, 'cut': {'by': 'w', 'tone': {'curve': [[0, 1], [1, 0]]}}}}}");
+        Window window = open();
+        String wish = "{'type': 'show', 'seq': 1, 'frame': 0, 'scale': 1, 'see': 'picture', 'layer': 'g'";
+        window.say(wish + "}");
+        Arrived all = window.next();
+        JsonArray curve = all.header.getJsonObject("handles").getJsonArray("curve");
+        assertThat(curve).hasSize(65);
+        assertThat(curve.getJsonNumber(16).doubleValue()).isCloseTo(0.75, within(1e-9));
+        window.say(wish + ", 'alone': 'w'}");
+        Arrived word = window.next();
+        window.say(wish + ", 'alone': 'nothing'}");
+        Arrived other = window.next();
+        assertThat(opaque(word)).isBetween(500, 160 * 90 / 2);
+        assertThat(opaque(all))
+                .as("outside the word, as its matte is turned round")
+                .isBetween(160 * 90 / 2, 160 * 90 - 500);
+        assertThat(other.header.getString("key")).isEqualTo(all.header.getString("key"));
+        window.say("{'type': 'keys', 'seq': 2, 'scale': 1, 'see': 'picture', 'alone': 'w'}");
+        assertThat(window.next().header.getJsonArray("keys").getString(0)).isEqualTo(word.header.getString("key"));
+    }
+
     @Test
     void aFrameComesWithTheHandlesAndTheValuesOfItsLayer() throws Exception {
         Window window = open();

@@ -3,15 +3,20 @@ package aperta.core.edit;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Point;
 import aperta.core.shot.BezierPath;
+import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Shot;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 
 /** Masks drawn on the Picture; points in pixels of the shot. */
 public final class MaskEdits {
+    private static final int MOST_LETTERS = 120;
+
     private MaskEdits() {}
 
     /**
@@ -46,6 +51,41 @@ public final class MaskEdits {
         @Override
         public Shot apply(Shot shot, Extents extents) {
             return added(shot, layer, newId, frame, path.joined());
+        }
+    }
+
+    /**
+     * Adds masks along the letters of a text as they stand on a frame: one for each contour, which adds, or subtracts where
+     * it runs the other way round, as the hole of a letter does. The text itself stays as it is.
+     */
+    public record OfLetters(String layer, String text, String newId, long frame) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            LayerEdits.demand(shot, layer);
+            Layer word = LayerEdits.demand(shot, text);
+            Moment moment = new Moment(shot, frame, extents.opener());
+            Moment.Seen seen = moment.of(text);
+            if (!(seen.still().content() instanceof Content.Text letters)) {
+                throw new IllegalArgumentException("'" + word.name() + "' is not a text.");
+            }
+            Affine map = seen.toShot().then(PlaceEdits.toOwn(moment, layer));
+            List<BezierPath> contours = new ArrayList<>(extents.outline(letters).paths());
+            if (contours.isEmpty() || contours.size() > MOST_LETTERS) {
+                throw new IllegalArgumentException("'" + word.name() + "' has " + contours.size() + " contours; 1 to "
+                        + MOST_LETTERS + " can become masks.");
+            }
+            BezierPath largest = Collections.max(contours, Comparator.comparingDouble(p -> Math.abs(p.area())));
+            // What subtracts must follow all that adds.
+            contours.sort(Comparator.comparing(p -> p.area() * largest.area() < 0));
+            return shot.changing(layer, l -> {
+                List<Mask> next = new ArrayList<>(l.masks());
+                for (BezierPath contour : contours) {
+                    int n = next.size() - l.masks().size() + 1;
+                    Mask mask = Mask.of(newId + "-" + n, word.name() + " " + n, contour.transformed(map));
+                    next.add(contour.area() * largest.area() < 0 ? mask.withMode(Mask.Mode.SUBTRACT) : mask);
+                }
+                return l.withMasks(next);
+            });
         }
     }
 

@@ -29,8 +29,17 @@ public final class PlaceEdits {
         LEAVE
     }
 
-    /** Moves a layer, and lets it cling to lines where {@code snap} is asked for. */
-    public record Move(String layer, long frame, Point by, boolean snap, Stance stance) implements Edit {
+    /**
+     * Moves a layer, and lets it cling to lines where {@code snap} is asked for.
+     *
+     * @param guides of the one who moves it; they are lines to cling to, too
+     */
+    public record Move(String layer, long frame, Point by, boolean snap, Snap.Guides guides, Stance stance)
+            implements Edit {
+        public Move(String layer, long frame, Point by, boolean snap, Stance stance) {
+            this(layer, frame, by, snap, Snap.Guides.NONE, stance);
+        }
+
         @Override
         public Shot apply(Shot shot, Extents extents) {
             Point whole = by;
@@ -56,7 +65,13 @@ public final class PlaceEdits {
             Box box = moment.of(layer).toShot().apply(extents.extent(moment, layer));
             Box moved = Affine.translation(by.x(), by.y()).apply(box);
             return Snap.of(
-                    moved, shot, moment, layer, extents, REACH * shot.format().height());
+                    moved,
+                    guides,
+                    shot,
+                    moment,
+                    layer,
+                    extents,
+                    REACH * shot.format().height());
         }
     }
 

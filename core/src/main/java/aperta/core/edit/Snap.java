@@ -11,7 +11,7 @@ import java.util.OptionalDouble;
 
 /**
  * Where a moved box clings to: the middle and the edges of the frame, the title-safe frame, and the middles and edges
- * of the other layers that show.
+ * of the other layers that show; and guides.
  *
  * @param by how far the box is to move further
  * @param upright the x of the line it clings to, for showing
@@ -19,10 +19,21 @@ import java.util.OptionalDouble;
  */
 public record Snap(Point by, OptionalDouble upright, OptionalDouble level) {
 
+    /** Lines that belong to nobody's layer, in pixels of the shot: {@code upright} by their x, {@code level} by their y. */
+    public record Guides(List<Double> upright, List<Double> level) {
+        public static final Guides NONE = new Guides(List.of(), List.of());
+
+        public Guides {
+            upright = List.copyOf(upright);
+            level = List.copyOf(level);
+        }
+    }
+
     /** @param reach how near, in pixels of the shot, a line must be to hold */
-    public static Snap of(Box moved, Shot shot, Moment moment, String self, Edit.Extents extents, double reach) {
-        List<Double> xs = new ArrayList<>();
-        List<Double> ys = new ArrayList<>();
+    public static Snap of(
+            Box moved, Guides guides, Shot shot, Moment moment, String self, Edit.Extents extents, double reach) {
+        List<Double> xs = new ArrayList<>(guides.upright());
+        List<Double> ys = new ArrayList<>(guides.level());
         Format format = shot.format();
         lines(format.frame(), xs, ys);
         lines(format.titleSafe(), xs, ys);

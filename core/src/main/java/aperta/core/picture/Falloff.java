@@ -2,6 +2,7 @@ package aperta.core.picture;
 
 import aperta.core.geometry.Point;
 import aperta.core.outline.Contour;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -14,6 +15,8 @@ import java.util.List;
  */
 public final class Falloff {
     private static final int[] BLOCKS = {64, 32, 16, 8, 4};
+    private static final int LEAST_BLOCK = BLOCKS[BLOCKS.length - 1];
+    private static final int SPOTS = BLOCKS[0] / LEAST_BLOCK + 1;
     private static final int RUN = 16;
     /** How many σ away from the edge nothing changes any more: Φ(4) is within 1/30 000 of 1. */
     private static final double TAIL = 4;
@@ -26,6 +29,19 @@ public final class Falloff {
 
     /** How far what is read from a block's corners may be off where it is tried. */
     private static final double EVEN = 0.4 / 255;
+
+    /**
+     * How much the directions to the contour may differ (the sum of both coordinates' differences, at most √2 of their
+     * angle δ) over a block, times its size, in σ: it may hide a fold of the distance a quarter of size·δ deep, and Φ is
+     * nowhere steeper than 0.4/σ, which leaves 0.8/255.
+     */
+    private static final double FOLD = 0.8 / 255 / 0.4 * 4 * 1.414;
+
+    /**
+     * How far a place or a width may be off, in σ, where pieces are joined, which leaves 0.2/255. Where two edges of
+     * different softness are equally near, the line between what is theirs may lie so much to the side.
+     */
+    private static final double STRAIGHT = 0.2 / 255 / 0.4;
 
     /** Nearer to the contour than this the direction to it can't be told. */
     private static final double LEAST = 0.1;
@@ -50,12 +66,58 @@ public final class Falloff {
         this.expand = expand;
         this.width = width;
         this.reach = reach(contour, expand, width);
-        this.count = contour.boundary().size();
+        List<Contour.Piece> boundary = joined(contour.boundary(), width);
+        this.count = boundary.size();
         this.pieces = new double[count * 7];
         for (int i = 0; i < count; i++) {
-            put(contour.boundary().get(i), i * 7);
+            put(boundary.get(i), i * 7);
         }
         this.runs = runs();
+    }
+
+    /** Pieces that follow each other so nearly straight that their edge, soft as it is, can't be told from one piece's. */
+    private static List<Contour.Piece> joined(List<Contour.Piece> pieces, double width) {
+        List<Contour.Piece> all = new ArrayList<>();
+        int from = 0;
+        while (from < pieces.size()) {
+            Contour.Piece one = pieces.get(from);
+            int end = from + 1;
+            while (end < pieces.size() && end - from < RUN && isStraight(pieces, from, end, width)) {
+                Contour.Piece last = pieces.get(end);
+                one = new Contour.Piece(
+                        pieces.get(from).from(), last.to(), pieces.get(from).fromWidth(), last.toWidth());
+                end++;
+            }
+            all.add(one);
+            from = end;
+        }
+        return all;
+    }
+
+    /** Whether the pieces from one to another, both included, may be taken as one. */
+    private static boolean isStraight(List<Contour.Piece> pieces, int from, int to, double width) {
+        Contour.Piece a = pieces.get(from);
+        Contour.Piece b = pieces.get(to);
+        Point chord = b.to().minus(a.from());
+        double length = chord.length();
+        if (length == 0 || !pieces.get(to - 1).to().equals(b.from())) {
+            return false;
+        }
+        for (int i = from; i < to; i++) {
+            Contour.Piece p = pieces.get(i);
+            Point off = p.to().minus(a.from());
+            double along = (off.x() * chord.x() + off.y() * chord.y()) / (length * length);
+            double aside = Math.abs(off.x() * chord.y() - off.y() * chord.x()) / length;
+            double wide = a.fromWidth() + along * (b.toWidth() - a.fromWidth()) - p.toWidth();
+            double softest = (width + Math.min(p.toWidth(), Math.min(a.fromWidth(), b.toWidth()))) / 2;
+            if (!(along >= 0 && along <= 1)
+                    || softest < SHARP
+                    || aside > STRAIGHT * softest
+                    || Math.abs(wide) > STRAIGHT * softest) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** How far from the contour pixels are neither all in nor all out, at most. */
@@ -167,10 +229,25 @@ public final class Falloff {
         private final boolean[] inside;
         private final int[][] near = new int[BLOCKS.length][count];
         private final double[] distances = new double[count];
-        /** Distance and σ at the corners of a block, and where else they were last asked for. */
-        private final double[] corners = new double[8];
+        private final double[] fromX = new double[count];
+        private final double[] fromY = new double[count];
+        /** Distance and σ at the corners of a block. */
+        private final double[] distanceAt = new double[4];
+
+        private final double[] sigmaAt = new double[4];
+
+        /** What was found at the corners of the smallest blocks within the present large one, and in which turn. */
+        private final double[] spots = new double[SPOTS * SPOTS * 4];
+
+        private final int[] turns = new int[SPOTS * SPOTS];
+        private int turn;
+        private int left;
+        private int top;
 
         private int nearest;
+        private double share;
+        private double awayX;
+        private double awayY;
         private double distance;
         private double sigma;
         /** The direction in which the signed distance falls, one long. */
@@ -187,6 +264,9 @@ public final class Falloff {
 
         void shade(int x0, int y0) {
             int size = BLOCKS[0];
+            left = x0;
+            top = y0;
+            turn++;
             double x = x0 + size / 2.0;
             double y = y0 + size / 2.0;
             double most = Double.POSITIVE_INFINITY;
@@ -210,25 +290,52 @@ public final class Falloff {
             return Math.sqrt(0.5) * (size + 1);
         }
 
-        /** Those of a list that can be nearest to some pixel of a block; none where all of it is in or out. */
+        /**
+         * Those of a list that can be nearest to some pixel of a block; none where all of it is in or out. With d the
+         * distance of a piece from the block's middle, v the vector there from its nearest point, and h how far the block's
+         * pixels are from its middle: a piece is nowhere in the block nearer than d + v/d·e (its distance is convex), and the
+         * nearest one, marked 0, nowhere farther than d₀ + v₀/d₀·e + h²/2d₀.
+         */
         private int kept(int x0, int y0, int size, int[] from, int n, int[] into) {
             double x = x0 + size / 2.0;
             double y = y0 + size / 2.0;
             double least = Double.POSITIVE_INFINITY;
+            int first = 0;
             for (int k = 0; k < n; k++) {
-                distances[k] = squared(from[k], x, y);
-                least = Math.min(least, distances[k]);
+                int at = from[k] * 7;
+                double px = x - pieces[at];
+                double py = y - pieces[at + 1];
+                double t = clamped((px * pieces[at + 2] + py * pieces[at + 3]) * pieces[at + 4]);
+                double dx = px - t * pieces[at + 2];
+                double dy = py - t * pieces[at + 3];
+                fromX[k] = dx;
+                fromY[k] = dy;
+                distances[k] = dx * dx + dy * dy;
+                if (distances[k] < least) {
+                    least = distances[k];
+                    first = k;
+                }
             }
             least = Math.sqrt(least);
-            if (least - half(size) > reach) {
+            double half = half(size);
+            if (least - half > reach) {
                 flat(x0, y0, size);
                 return 0;
             }
-            double most = square(least + 2 * half(size));
+            double most = square(least + 2 * half);
+            double bend = half * half / (2 * least) + 1e-9;
+            double firstX = fromX[first] / least;
+            double firstY = fromY[first] / least;
             int found = 0;
             for (int k = 0; k < n; k++) {
                 if (distances[k] <= most) {
-                    into[found++] = from[k];
+                    double d = Math.sqrt(distances[k]);
+                    double more = d - least - bend;
+                    if (more <= 0
+                            || more * more
+                                    <= half * half * (square(fromX[k] / d - firstX) + square(fromY[k] / d - firstY))) {
+                        into[found++] = from[k];
+                    }
                 }
             }
             return found;
@@ -273,71 +380,103 @@ public final class Falloff {
             return inside[(y - around.y()) * around.width() + x - around.x()];
         }
 
-        /** Signed distance and σ at a pixel's middle. */
+        /** Signed distance and σ at a pixel's middle, and how far the nearest place is to its left and above it. */
         private void look(int x, int y, int[] list, int n) {
             double least = Double.POSITIVE_INFINITY;
-            int found = 0;
             for (int k = 0; k < n; k++) {
-                double d = squared(list[k], x + 0.5, y + 0.5);
+                int at = list[k] * 7;
+                double px = x + 0.5 - pieces[at];
+                double py = y + 0.5 - pieces[at + 1];
+                double t = clamped((px * pieces[at + 2] + py * pieces[at + 3]) * pieces[at + 4]);
+                double dx = px - t * pieces[at + 2];
+                double dy = py - t * pieces[at + 3];
+                double d = dx * dx + dy * dy;
                 if (d < least) {
                     least = d;
-                    found = list[k];
+                    nearest = list[k];
+                    share = t;
+                    awayX = dx;
+                    awayY = dy;
                 }
             }
-            nearest = found;
             distance = isInside(x, y) ? Math.sqrt(least) : -Math.sqrt(least);
-            int at = found * 7;
-            double t = along(found, x + 0.5, y + 0.5);
-            sigma = Math.max(0, width + pieces[at + 5] + t * pieces[at + 6]) / 2;
-            towardsX = (pieces[at] + t * pieces[at + 2] - x - 0.5) / distance;
-            towardsY = (pieces[at + 1] + t * pieces[at + 3] - y - 0.5) / distance;
+            sigma = Math.max(0, width + pieces[nearest * 7 + 5] + share * pieces[nearest * 7 + 6]) / 2;
         }
 
-        /**
-         * Whether a block can be read from its corners, which are kept. Where the directions to the contour differ by δ at
-         * the corners, a block of n pixels may hide a fold of the distance n·δ/4 deep, and Φ is nowhere steeper than
-         * 0.4/σ; the middle tells whether something else lies between.
-         */
+        /** The same from what was found before, at the corners of the smallest blocks: larger ones share them. */
+        private void known(int x, int y, int[] list, int n) {
+            if ((x - left) % LEAST_BLOCK != 0 || (y - top) % LEAST_BLOCK != 0) {
+                direct(x, y, list, n);
+                return;
+            }
+            int spot = (y - top) / LEAST_BLOCK * SPOTS + (x - left) / LEAST_BLOCK;
+            int at = spot * 4;
+            if (turns[spot] == turn) {
+                distance = spots[at];
+                sigma = spots[at + 1];
+                towardsX = spots[at + 2];
+                towardsY = spots[at + 3];
+                return;
+            }
+            direct(x, y, list, n);
+            turns[spot] = turn;
+            spots[at] = distance;
+            spots[at + 1] = sigma;
+            spots[at + 2] = towardsX;
+            spots[at + 3] = towardsY;
+        }
+
+        private void direct(int x, int y, int[] list, int n) {
+            look(x, y, list, n);
+            towardsX = -awayX / distance;
+            towardsY = -awayY / distance;
+        }
+
+        /** Whether a block can be read from its corners, which are kept: directions are alike, and the middle fits. */
         private boolean isEven(int x0, int y0, int size, int[] list, int n) {
             double firstX = 0;
             double firstY = 0;
             for (int c = 0; c < 4; c++) {
-                look(x0 + (c & 1) * size, y0 + (c >> 1) * size, list, n);
+                known(x0 + (c & 1) * size, y0 + (c >> 1) * size, list, n);
                 if (sigma < SHARP || Math.abs(distance) < LEAST) {
                     return false;
                 }
-                corners[2 * c] = distance;
-                corners[2 * c + 1] = sigma;
+                distanceAt[c] = distance;
+                sigmaAt[c] = sigma;
                 firstX = c == 0 ? towardsX : firstX;
                 firstY = c == 0 ? towardsY : firstY;
-                if (Math.abs(towardsX - firstX) + Math.abs(towardsY - firstY) > EVEN * 18 * sigma / size) {
+                if (Math.abs(towardsX - firstX) + Math.abs(towardsY - firstY) > FOLD * sigma / size) {
                     return false;
                 }
             }
-            look(x0 + size / 2, y0 + size / 2, list, n);
-            return sigma >= SHARP && Math.abs(soft(distance, sigma) - read(size / 2, size / 2, size)) <= EVEN;
+            known(x0 + size / 2, y0 + size / 2, list, n);
+            float read = normal(inside(mean(distanceAt), mean(sigmaAt)));
+            return sigma >= SHARP && Math.abs(normal(inside(distance, sigma)) - read) <= EVEN;
         }
 
-        private double read(int dx, int dy, int size) {
-            double u = (double) dx / size;
-            double v = (double) dy / size;
-            double d = between(u, v, 0);
-            return soft(d, between(u, v, 1));
-        }
-
-        private double between(double u, double v, int which) {
-            double above = corners[which] + u * (corners[2 + which] - corners[which]);
-            double below = corners[4 + which] + u * (corners[6 + which] - corners[4 + which]);
-            return above + v * (below - above);
+        /** On the left (0) or the right side (1) of a block, down from its top. */
+        private static double between(double[] corners, int side, double down) {
+            return corners[side] + down * (corners[side + 2] - corners[side]);
         }
 
         private void even(int x0, int y0, int size) {
+            int first = Math.max(x0, domain.x());
+            int end = Math.min(x0 + size, domain.right());
             for (int y = Math.max(y0, domain.y()); y < Math.min(y0 + size, domain.bottom()); y++) {
+                double v = (double) (y - y0) / size;
+                double d = between(distanceAt, 0, v);
+                double more = (between(distanceAt, 1, v) - d) / size;
+                double s = between(sigmaAt, 0, v);
+                double wider = (between(sigmaAt, 1, v) - s) / size;
                 int at = matte.index(0, y);
-                for (int x = Math.max(x0, domain.x()); x < Math.min(x0 + size, domain.right()); x++) {
-                    matte.value[at + x] = (float) read(x - x0, y - y0, size);
+                for (int x = first; x < end; x++) {
+                    matte.value[at + x] = normal(inside(d + (x - x0) * more, s + (x - x0) * wider));
                 }
             }
+        }
+
+        private static double mean(double[] corners) {
+            return (corners[0] + corners[1] + corners[2] + corners[3]) / 4;
         }
 
         private void pixels(int x0, int y0, int size, int[] list, int n) {
@@ -345,48 +484,29 @@ public final class Falloff {
                 int at = matte.index(0, y);
                 for (int x = Math.max(x0, domain.x()); x < Math.min(x0 + size, domain.right()); x++) {
                     look(x, y, list, n);
-                    matte.value[at + x] = (float) value(nearest, x + 0.5, y + 0.5, distance, sigma);
+                    float soft = normal(inside(distance, sigma));
+                    matte.value[at + x] = sigma >= SHARP ? soft : sharpened(soft);
                 }
             }
         }
-    }
 
-    private double along(int piece, double x, double y) {
-        int at = piece * 7;
-        double t = ((x - pieces[at]) * pieces[at + 2] + (y - pieces[at + 1]) * pieces[at + 3]) * pieces[at + 4];
-        return Math.max(0, Math.min(1, t));
-    }
-
-    private double squared(int piece, double x, double y) {
-        int at = piece * 7;
-        double t = along(piece, x, y);
-        double dx = pieces[at] + t * pieces[at + 2] - x;
-        double dy = pieces[at + 1] + t * pieces[at + 3] - y;
-        return dx * dx + dy * dy;
-    }
-
-    /** Beyond the reach exactly 0 or 1, as in whole blocks there. */
-    private double soft(double distance, double sigma) {
-        if (Math.abs(distance) > reach) {
-            return distance > 0 ? 1 : 0;
+        /** Between the exact share of a pixel at a straight edge and its falling off. */
+        private float sharpened(float soft) {
+            boolean on = Math.abs(distance) < 1e-6;
+            double nx = on ? pieces[nearest * 7 + 3] : awayX;
+            double ny = on ? pieces[nearest * 7 + 2] : awayY;
+            double sharp = covered(distance + expand, Math.abs(nx), Math.abs(ny));
+            return (float) (sharp + (soft - sharp) * sigma / SHARP);
         }
-        return normal((distance + expand) / Math.sqrt(sigma * sigma + PIXEL));
     }
 
-    private double value(int piece, double x, double y, double distance, double sigma) {
-        if (sigma >= SHARP || Math.abs(distance) > reach) {
-            return soft(distance, sigma);
-        }
-        int at = piece * 7;
-        double t = along(piece, x, y);
-        double nx = x - pieces[at] - t * pieces[at + 2];
-        double ny = y - pieces[at + 1] - t * pieces[at + 3];
-        if (Math.abs(distance) < 1e-6) {
-            nx = -pieces[at + 3];
-            ny = pieces[at + 2];
-        }
-        double sharp = covered(distance + expand, Math.abs(nx), Math.abs(ny));
-        return sharp + (soft(distance, sigma) - sharp) * sigma / SHARP;
+    private static double clamped(double t) {
+        return t < 0 ? 0 : t > 1 ? 1 : t;
+    }
+
+    /** How many σ a place with a distance lies inside the edge, the pixel's own square counted. */
+    private double inside(double distance, double sigma) {
+        return (distance + expand) / Math.sqrt(sigma * sigma + PIXEL);
     }
 
     /** The share of a unit square inside a straight line at a distance from its middle; the normal need not be 1 long. */
@@ -402,20 +522,25 @@ public final class Falloff {
         return s > 0 ? 1 - beyond : beyond;
     }
 
-    /** Φ, read linearly from a table. */
-    private static double normal(double x) {
-        double at = (Math.max(-5, Math.min(5, x)) + 5) * NORMAL_STEPS;
-        int i = Math.min(NORMAL.length - 2, (int) at);
-        return NORMAL[i] + (NORMAL[i + 1] - NORMAL[i]) * (at - i);
+    /** Φ, read linearly from a table; beyond the tail exactly 0 or 1, as in whole blocks there. */
+    private static float normal(double x) {
+        if (x <= -TAIL) {
+            return 0;
+        }
+        if (x >= TAIL) {
+            return 1;
+        }
+        float at = (float) ((x + TAIL) * NORMAL_STEPS);
+        int i = (int) at;
+        return i >= NORMAL.length - 1 ? 1 : NORMAL[i] + (NORMAL[i + 1] - NORMAL[i]) * (at - i);
     }
 
-    /** The bell summed by Simpson's rule from −5 on, brought to end at 1. */
+    /** The bell summed by Simpson's rule from one tail to the other, brought to end at 1. */
     private static float[] normal() {
-        int steps = 1024;
-        double[] sums = new double[10 * steps + 1];
-        double h = 1.0 / steps;
+        double[] sums = new double[(int) (2 * TAIL * NORMAL_STEPS) + 1];
+        double h = 1.0 / NORMAL_STEPS;
         for (int i = 1; i < sums.length; i++) {
-            double x = -5 + (i - 1) * h;
+            double x = -TAIL + (i - 1) * h;
             sums[i] = sums[i - 1] + h / 6 * (bell(x) + 4 * bell(x + h / 2) + bell(x + h));
         }
         float[] all = new float[sums.length];

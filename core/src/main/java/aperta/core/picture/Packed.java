@@ -1,5 +1,7 @@
 package aperta.core.picture;
 
+import java.util.Arrays;
+
 /**
  * Rows of straight samples: red, green, blue and, with 4 channels, alpha.
  *
@@ -30,23 +32,37 @@ public record Packed(int width, int height, int channels, int bits, byte[] data)
         int w = (width + by - 1) / by;
         int h = (height + by - 1) / by;
         byte[] next = new byte[w * h * channels];
+        int[] sums = new int[w * channels];
+        float most = bits == 8 ? 255 : 65535;
         for (int y = 0; y < h; y++) {
+            Arrays.fill(sums, 0);
+            int bottom = Math.min(height, y * by + by);
+            for (int v = y * by; v < bottom; v++) {
+                add(v, by, sums);
+            }
             for (int x = 0; x < w; x++) {
-                int x1 = Math.min(width, x * by + by);
-                int y1 = Math.min(height, y * by + by);
-                for (int c = 0; c < channels; c++) {
-                    float sum = 0;
-                    for (int v = y * by; v < y1; v++) {
-                        for (int u = x * by; u < x1; u++) {
-                            sum += sample((v * width + u) * channels + c);
-                        }
-                    }
-                    int count = (x1 - x * by) * (y1 - y * by);
-                    next[(y * w + x) * channels + c] = (byte) Math.round(sum / count * 255);
+                int count = (Math.min(width, x * by + by) - x * by) * (bottom - y * by);
+                for (int c = x * channels; c < (x + 1) * channels; c++) {
+                    next[y * w * channels + c] = (byte) Math.round(sums[c] / (count * most) * 255);
                 }
             }
         }
         return new Packed(w, h, channels, 8, next);
+    }
+
+    /** Adds the samples of a row, so many pixels each to one sum. */
+    private void add(int row, int by, int[] sums) {
+        int from = row * width * channels;
+        for (int c = 0; c < channels; c++) {
+            for (int x = 0, sum = c; x < width; x += by, sum += channels) {
+                int end = from + Math.min(width, x + by) * channels;
+                int all = 0;
+                for (int k = from + x * channels + c; k < end; k += channels) {
+                    all += whole(k);
+                }
+                sums[sum] += all;
+            }
+        }
     }
 
     @Override
@@ -62,8 +78,10 @@ public record Packed(int width, int height, int channels, int bits, byte[] data)
     }
 
     private float sample(int i) {
-        return bits == 8
-                ? (data[i] & 0xff) * (1 / 255f)
-                : ((data[2 * i] & 0xff) | (data[2 * i + 1] & 0xff) << 8) * (1 / 65535f);
+        return whole(i) * (bits == 8 ? 1 / 255f : 1 / 65535f);
+    }
+
+    private int whole(int i) {
+        return bits == 8 ? data[i] & 0xff : (data[2 * i] & 0xff) | (data[2 * i + 1] & 0xff) << 8;
     }
 }

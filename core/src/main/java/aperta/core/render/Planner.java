@@ -314,9 +314,7 @@ public final class Planner implements Opener, Edit.Extents {
         private Step.Shades matte(Cut cut, Step.Paints cutter) {
             Step.Shades matte = new Taken(cutter, cut.with(), light);
             Cut.Tone tone = cut.tone();
-            if (tone.black().at(0, Mix.NUMBER) != 0
-                    || tone.white().at(0, Mix.NUMBER) != 1
-                    || tone.gamma().at(0, Mix.NUMBER) != 1) {
+            if (!tone.leavesValues()) {
                 matte = new Toned(matte, tone);
             }
             double spread = tone.spread().at(0, Mix.NUMBER) * scale;

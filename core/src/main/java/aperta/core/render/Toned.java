@@ -6,24 +6,26 @@ import aperta.core.picture.Region;
 import aperta.core.shot.Cut.Tone;
 import aperta.core.time.Mix;
 import java.util.List;
+import java.util.function.DoubleUnaryOperator;
 
 /** A matte whose values are changed one by one. */
 final class Toned implements Step.Shades {
     private final Step.Shades source;
-    private final Tone tone;
+    private final DoubleUnaryOperator values;
     private final Region domain;
     private final ContentKey key;
 
     Toned(Step.Shades source, Tone tone) {
         this.source = source;
-        this.tone = tone;
-        this.domain = tone.of(0) == 0 ? source.domain() : Region.EVERYWHERE;
-        this.key = ContentKey.of("toned")
+        this.values = tone.values();
+        this.domain = values.applyAsDouble(0) == 0 ? source.domain() : Region.EVERYWHERE;
+        ContentKey.Builder name = ContentKey.of("toned")
                 .step(source)
                 .number(tone.black().at(0, Mix.NUMBER))
                 .number(tone.white().at(0, Mix.NUMBER))
-                .number(tone.gamma().at(0, Mix.NUMBER))
-                .key();
+                .number(tone.gamma().at(0, Mix.NUMBER));
+        tone.curve().points().forEach(p -> name.number(p.x()).number(p.y()));
+        this.key = name.key();
     }
 
     @Override
@@ -44,7 +46,7 @@ final class Toned implements Step.Shades {
     @Override
     public void shade(Matte into, Tile tile) {
         source.shade(into, tile);
-        MatteMath.change(into, tone::of);
+        MatteMath.change(into, v -> (float) values.applyAsDouble(v));
     }
 
     @Override
@@ -53,7 +55,7 @@ final class Toned implements Step.Shades {
         if (before == Cover.SOME) {
             return Cover.SOME;
         }
-        float now = tone.of(before == Cover.ALL ? 1 : 0);
+        double now = values.applyAsDouble(before == Cover.ALL ? 1 : 0);
         return now == 0 ? Cover.NONE : now == 1 ? Cover.ALL : Cover.SOME;
     }
 }

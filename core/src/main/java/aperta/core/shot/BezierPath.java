@@ -101,6 +101,31 @@ public record BezierPath(List<Knot> knots, boolean closed) {
         return knots.stream().anyMatch(k -> k.feather != 0);
     }
 
+    /**
+     * The area inside, positive where it runs clockwise as seen on the screen: ½ ∮ (x dy − y dx), summed exactly over the
+     * cubic pieces; an open path is taken as closed by a straight line.
+     */
+    public double area() {
+        double sum = 0;
+        for (int i = 0; i < segments(); i++) {
+            Curve c = curve(i);
+            sum += 6 * cross(c.p0(), c.p1())
+                    + 3 * cross(c.p0(), c.p2())
+                    + cross(c.p0(), c.p3())
+                    + 3 * cross(c.p1(), c.p2())
+                    + 3 * cross(c.p1(), c.p3())
+                    + 6 * cross(c.p2(), c.p3());
+        }
+        double closing = closed || knots.isEmpty()
+                ? 0
+                : cross(knots.get(knots.size() - 1).at(), knots.get(0).at());
+        return sum / 20 + closing / 2;
+    }
+
+    private static double cross(Point a, Point b) {
+        return a.x() * b.y() - a.y() * b.x();
+    }
+
     public BezierPath with(int index, Knot knot) {
         List<Knot> next = new ArrayList<>(knots);
         next.set(index, knot);

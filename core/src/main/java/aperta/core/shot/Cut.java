@@ -2,6 +2,7 @@ package aperta.core.shot;
 
 import aperta.core.time.Animated;
 import aperta.core.time.Mix;
+import java.util.function.DoubleUnaryOperator;
 
 /**
  * What a layer is cut by.
@@ -23,11 +24,12 @@ public record Cut(String by, With with, Keep keep, Tone tone) {
     }
 
     /**
-     * Values of a matte changed, then its edge moved, then blurred.
+     * Values of a matte changed by levels and then by a curve, then its edge moved, then blurred.
      *
      * @param black the value that becomes 0
      * @param white the value that becomes 1
      * @param gamma what lies between is raised to 1/gamma
+     * @param curve what becomes of the values after that
      * @param spread by how many pixels bright parts grow, or shrink where negative (choke)
      * @param blur the Gaussian's σ in pixels
      */
@@ -35,39 +37,59 @@ public record Cut(String by, With with, Keep keep, Tone tone) {
             Animated<Double> black,
             Animated<Double> white,
             Animated<Double> gamma,
+            ToneCurve curve,
             Animated<Double> spread,
             Animated<Double> blur) {
-        public static final Tone PLAIN =
-                new Tone(Animated.of(0.0), Animated.of(1.0), Animated.of(1.0), Animated.of(0.0), Animated.of(0.0));
+        public static final Tone PLAIN = new Tone(
+                Animated.of(0.0),
+                Animated.of(1.0),
+                Animated.of(1.0),
+                ToneCurve.STRAIGHT,
+                Animated.of(0.0),
+                Animated.of(0.0));
 
         public Tone withBlack(Animated<Double> other) {
-            return new Tone(other, white, gamma, spread, blur);
+            return new Tone(other, white, gamma, curve, spread, blur);
         }
 
         public Tone withWhite(Animated<Double> other) {
-            return new Tone(black, other, gamma, spread, blur);
+            return new Tone(black, other, gamma, curve, spread, blur);
         }
 
         public Tone withGamma(Animated<Double> other) {
-            return new Tone(black, white, other, spread, blur);
+            return new Tone(black, white, other, curve, spread, blur);
         }
 
         public Tone withSpread(Animated<Double> other) {
-            return new Tone(black, white, gamma, other, blur);
+            return new Tone(black, white, gamma, curve, other, blur);
         }
 
         public Tone withBlur(Animated<Double> other) {
-            return new Tone(black, white, gamma, spread, other);
+            return new Tone(black, white, gamma, curve, spread, other);
         }
 
-        /** What becomes of a value, at rest. */
-        public float of(float value) {
+        public Tone withCurve(ToneCurve other) {
+            return new Tone(black, white, gamma, other, spread, blur);
+        }
+
+        /** Whether values stay as they are, at rest. */
+        public boolean leavesValues() {
+            return black.at(0, Mix.NUMBER) == 0
+                    && white.at(0, Mix.NUMBER) == 1
+                    && gamma.at(0, Mix.NUMBER) == 1
+                    && curve.isStraight();
+        }
+
+        /** What becomes of each value, at rest. */
+        public DoubleUnaryOperator values() {
             double low = black.at(0, Mix.NUMBER);
             double high = white.at(0, Mix.NUMBER);
             double range = high - low;
-            double v = range == 0 ? (value >= high ? 1 : 0) : Math.min(1, Math.max(0, (value - low) / range));
-            double g = gamma.at(0, Mix.NUMBER);
-            return (float) (g == 1 ? v : StrictMath.pow(v, 1 / g));
+            double power = 1 / gamma.at(0, Mix.NUMBER);
+            return value -> {
+                double v = range == 0 ? (value >= high ? 1 : 0) : Math.min(1, Math.max(0, (value - low) / range));
+                return curve.at(power == 1 ? v : StrictMath.pow(v, power));
+            };
         }
     }
 

@@ -61,6 +61,17 @@ class EditTest {
     }
 
     @Test
+    void aMovedLayerClingsToGuides() {
+        Snap.Guides guides = new Snap.Guides(List.of(57.0), List.of(31.5));
+        Point start = seenAt(shot(a), "a", Point.ORIGIN, 0);
+        PlaceEdits.Move move = new PlaceEdits.Move(
+                "a", 0, new Point(57.4 - start.x(), 31.2 - start.y()), true, guides, PlaceEdits.Stance.REST);
+        Point now = seenAt(apply(shot(a), move), "a", Point.ORIGIN, 0);
+        assertThat(now.minus(new Point(57, 31.5)).length()).isLessThan(1e-9);
+        assertThat(move.snapped(shot(a), EXTENTS).upright()).hasValue(57);
+    }
+
+    @Test
     void aKeyedLayerIsMovedByAKeyOnTheFrame() {
         Shot keyed = apply(shot(a), new KeyEdits.AddKey("a", "place.position", 0));
         Shot after = apply(keyed, new PlaceEdits.Move("a", 12, new Point(10, 0), false, PlaceEdits.Stance.REST));

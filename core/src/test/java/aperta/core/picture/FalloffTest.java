@@ -191,4 +191,48 @@ class FalloffTest {
                     .isCloseTo((float) gaussian(-40, Math.max(-40, s), Math.sqrt(16 + 1 / 12.0)), within((float) STEP));
         }
     }
+
+    /**
+     * A coast with bays, whose feather comes and goes along it, by looking at all the pieces for some pixels. Where two edges
+     * are equally near, either one's softness is right.
+     */
+    @ParameterizedTest
+    @ValueSource(ints = {40, 400, 4000})
+    void featherAtManyPointsIsThatOfTheNearestPlace(int points) {
+        List<BezierPath.Knot> knots = new ArrayList<>();
+        for (int i = 0; i < points; i++) {
+            double a = 2 * Math.PI * i / points;
+            double r = 80 * (1 + 0.12 * Math.sin(5 * a) + 0.07 * Math.sin(17 * a + 1));
+            knots.add(BezierPath.Knot.corner(100 + r * Math.cos(a), 100 + r * Math.sin(a))
+                    .withFeather(8 + 8 * Math.sin(9 * a)));
+        }
+        BezierPath coast = new BezierPath(knots);
+        Contour contour = Contour.of(coast, Affine.IDENTITY);
+        Outline outline = Outline.of(coast);
+        Matte matte = of(coast, 0, 2);
+        Random random = new Random(6);
+        for (int n = 0; n < 1500; n++) {
+            int x = random.nextInt(200);
+            int y = random.nextInt(200);
+            Point p = new Point(x + 0.5, y + 0.5);
+            List<double[]> found = new ArrayList<>();
+            for (Contour.Piece e : contour.boundary()) {
+                Point along = e.to().minus(e.from());
+                Point to = p.minus(e.from());
+                double length = along.length();
+                double t = Math.max(0, Math.min(1, (to.x() * along.x() + to.y() * along.y()) / (length * length)));
+                double d = to.minus(along.times(t)).length();
+                double sigma = 1 + (e.fromWidth() + t * (e.toWidth() - e.fromWidth())) / 2;
+                found.add(new double[] {d, Math.sqrt(sigma * sigma + 1 / 12.0)});
+            }
+            double least = found.stream().mapToDouble(f -> f[0]).min().orElseThrow();
+            double sign = outline.contains(p) ? 1 : -1;
+            double[] values = found.stream()
+                    .filter(f -> f[0] <= least + 0.05)
+                    .mapToDouble(f -> gaussian(-40, Math.max(-40, sign * f[0]), f[1]))
+                    .sorted()
+                    .toArray();
+            assertThat((double) matte.at(x, y)).isBetween(values[0] - STEP, values[values.length - 1] + STEP);
+        }
+    }
 }

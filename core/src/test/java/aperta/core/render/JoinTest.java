@@ -18,8 +18,10 @@ import aperta.core.shot.Figures;
 import aperta.core.shot.Join;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Mask;
+import aperta.core.shot.Paint;
 import aperta.core.shot.Place;
 import aperta.core.shot.Span;
+import aperta.core.shot.ToneCurve;
 import aperta.core.time.Animated;
 import java.awt.AlphaComposite;
 import java.awt.Graphics2D;
@@ -172,6 +174,8 @@ class JoinTest {
                 .withWhite(Animated.of(0.7))
                 .withGamma(Animated.of(2.2)));
         tones.add(Cut.Tone.PLAIN.withBlack(Animated.of(1.0)).withWhite(Animated.of(0.0)));
+        tones.add(Cut.Tone.PLAIN.withCurve(
+                new ToneCurve(List.of(new Point(0, 0.1), new Point(0.4, 0.8), new Point(1, 0.6)))));
         tones.add(Cut.Tone.PLAIN.withSpread(Animated.of(4.5)));
         tones.add(Cut.Tone.PLAIN.withSpread(Animated.of(-3.0)).withBlur(Animated.of(5.0)));
         for (Cut.Tone tone : tones) {
@@ -185,6 +189,33 @@ class JoinTest {
                 }
             }
         }
+    }
+
+    /** A ramp from black to white as a matte: each column has the value that levels and then the curve make of its own. */
+    @Test
+    void levelsAndThenTheCurveChangeTheBrightnessOfAMatte() {
+        Paint ramp = new Paint.Linear(
+                Animated.of(new Point(-80, 0)),
+                Animated.of(new Point(80, 0)),
+                List.of(new Paint.Stop(0, Colour.BLACK), new Paint.Stop(1, Colour.WHITE)));
+        Layer gradient = box("ramp", 80, 45, 160, 90, GREEN)
+                .withContent(new Content.Fill(Animated.of(new Point(160, 90)), ramp));
+        Picture plain = studio.render(shot(gradient), 0);
+        ToneCurve curve = new ToneCurve(List.of(new Point(0.25, 0), new Point(0.5, 0.7), new Point(0.75, 1)));
+        Cut.Tone tone = Cut.Tone.PLAIN
+                .withBlack(Animated.of(0.1))
+                .withWhite(Animated.of(0.9))
+                .withGamma(Animated.of(1.5))
+                .withCurve(curve);
+        Layer whole = box("whole", 80, 45, 160, 90, GREEN)
+                .withCut(Optional.of(new Cut("ramp", Cut.With.BRIGHTNESS, Cut.Keep.INSIDE).withTone(tone)));
+        Picture cut = studio.render(shot(gradient, whole), 0);
+        for (int x = 0; x < 160; x++) {
+            double level = Math.min(1, Math.max(0, (plain.at(x, 45)[0] - 0.1) / 0.8));
+            assertThat(cut.at(x, 45)[3]).isCloseTo((float) curve.at(Math.pow(level, 1 / 1.5)), within(STEP));
+        }
+        assertThat(cut.at(20, 45)[3]).isZero();
+        assertThat(cut.at(140, 45)[3]).isEqualTo(1);
     }
 
     /** Two layers that cut each other, on random shapes: A ∩ B by one, B \ A by the other, each before its own cut. */
@@ -261,13 +292,13 @@ class JoinTest {
                 .withBlack(Animated.of(0.25))
                 .withWhite(Animated.of(0.75))
                 .withGamma(Animated.of(2.0));
-        assertThat(tone.of(0.2f)).isZero();
-        assertThat(tone.of(0.8f)).isEqualTo(1);
-        assertThat(tone.of(0.375f)).isCloseTo(0.5f, within(1e-6f));
+        assertThat(tone.values().applyAsDouble(0.2)).isZero();
+        assertThat(tone.values().applyAsDouble(0.8)).isEqualTo(1);
+        assertThat(tone.values().applyAsDouble(0.375)).isCloseTo(0.5, within(1e-9));
         Cut.Tone hard = Cut.Tone.PLAIN.withBlack(Animated.of(0.5)).withWhite(Animated.of(0.5));
-        assertThat(hard.of(0.49f)).isZero();
-        assertThat(hard.of(0.5f)).isEqualTo(1);
+        assertThat(hard.values().applyAsDouble(0.49)).isZero();
+        assertThat(hard.values().applyAsDouble(0.5)).isEqualTo(1);
         Cut.Tone turned = Cut.Tone.PLAIN.withBlack(Animated.of(1.0)).withWhite(Animated.of(0.0));
-        assertThat(turned.of(0.3f)).isCloseTo(0.7f, within(1e-6f));
+        assertThat(turned.values().applyAsDouble(0.3)).isCloseTo(0.7, within(1e-9));
     }
 }

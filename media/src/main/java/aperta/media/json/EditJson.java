@@ -15,6 +15,7 @@ import aperta.core.edit.PlaceEdits;
 import aperta.core.edit.Settings;
 import aperta.core.edit.Several;
 import aperta.core.edit.ShapeEdits;
+import aperta.core.edit.Snap;
 import aperta.core.edit.TakeApart;
 import aperta.core.edit.TimeEdits;
 import aperta.core.geometry.Point;
@@ -137,13 +138,17 @@ public final class EditJson {
         types.put(Format.class, ShotJson.FORMAT);
         types.put(Shutter.class, ShotJson.SHUTTER);
         types.put(KeyEdits.KeyName.class, new RecordCodec(Map.of()).of(KeyEdits.KeyName.class, Map.of()));
+        types.put(Snap.Guides.class, new RecordCodec(Map.of()).of(Snap.Guides.class, Map.of()));
         Map<Type, Codec<?>> opening = new LinkedHashMap<>(types);
         opening.put(Recipe.class, ShotJson.OPENING);
         types.put(Recipe.class, TimeCodecs.SIGNAL);
         RecordCodec records = new RecordCodec(types);
 
         Kinds kinds = new Kinds(records);
-        kinds.put("move", PlaceEdits.Move.class, Map.of("snap", false, "stance", PlaceEdits.Stance.REST));
+        kinds.put(
+                "move",
+                PlaceEdits.Move.class,
+                Map.of("snap", false, "guides", Snap.Guides.NONE, "stance", PlaceEdits.Stance.REST));
         kinds.put("scale", PlaceEdits.Scale.class, Map.of("even", true, "stance", PlaceEdits.Stance.REST));
         kinds.put("turn", PlaceEdits.Turn.class, Map.of("steps", false, "stance", PlaceEdits.Stance.REST));
         kinds.put("move-anchor", PlaceEdits.MoveAnchor.class, Map.of());
@@ -191,6 +196,7 @@ public final class EditJson {
         kinds.put("frame-round", ShapeEdits.FrameRound.class, Map.of("margin", 24.0, "radius", 0.0));
         kinds.put("text-to-shape", ShapeEdits.TextToShape.class, Map.of());
         kinds.put("draw-mask", MaskEdits.Draw.class, Map.of());
+        kinds.put("letters-to-masks", MaskEdits.OfLetters.class, Map.of());
         kinds.put("set-mask-lock", MaskEdits.SetLock.class, Map.of());
         kinds.put("move-point", PathEdits.MovePoint.class, Map.of("part", PathEdits.Part.AT, "both", false));
         kinds.put("move-points", PathEdits.MovePoints.class, Map.of("points", List.of()));

@@ -62,7 +62,7 @@ final class RecordCodec {
             return Codecs.map(Codecs.WHOLE, v -> (int) Math.max(Integer.MIN_VALUE, Math.min(Integer.MAX_VALUE, v)), i ->
                     (long) i);
         }
-        if (type == double.class) {
+        if (type == double.class || type == Double.class) {
             return Codecs.NUMBER;
         }
         if (type == boolean.class) {

@@ -28,6 +28,7 @@ import aperta.core.shot.Rules;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Shutter;
 import aperta.core.shot.Span;
+import aperta.core.shot.ToneCurve;
 import aperta.core.time.Animated;
 import aperta.core.time.Ease;
 import jakarta.json.JsonException;
@@ -48,6 +49,8 @@ public final class ShotJson {
     static final Defined<Animated<Point>> POINTS = new Defined<>("point", TimeCodecs.animated(TimeCodecs.POINT));
     static final Defined<Animated<Colour>> COLOURS = new Defined<>("colour", TimeCodecs.animated(TimeCodecs.COLOUR));
     static final Defined<Animated<BezierPath>> PATHS = new Defined<>("path", TimeCodecs.animated(TimeCodecs.PATH));
+    private static final Codec<ToneCurve> CURVE =
+            Codecs.map(Codecs.list(TimeCodecs.POINT), ToneCurve::new, ToneCurve::points);
     static final Codec<Format> FORMAT = format();
     static final Codec<Shutter> SHUTTER = shutter();
     static final Codec<Recipe> OPENING =
@@ -307,9 +310,11 @@ public final class ShotJson {
         var black = o.field("black", NUMBERS, Cut.Tone::black, Animated.of(0.0));
         var white = o.field("white", NUMBERS, Cut.Tone::white, Animated.of(1.0));
         var gamma = o.field("gamma", NUMBERS, Cut.Tone::gamma, Animated.of(1.0));
+        var curve = o.field("curve", CURVE, Cut.Tone::curve, ToneCurve.STRAIGHT);
         var spread = o.field("spread", NUMBERS, Cut.Tone::spread, Animated.of(0.0));
         var blur = o.field("blur", NUMBERS, Cut.Tone::blur, Animated.of(0.0));
-        return o.making(r -> new Cut.Tone(r.get(black), r.get(white), r.get(gamma), r.get(spread), r.get(blur)));
+        return o.making(
+                r -> new Cut.Tone(r.get(black), r.get(white), r.get(gamma), r.get(curve), r.get(spread), r.get(blur)));
     }
 
     private static Codec<Content> content() {

@@ -253,7 +253,8 @@ public final class Platform implements Plate {
         }
     }
 
-    private static float crest(float x) {
+    /** The hill's line against the sky, in pixels of the plate. */
+    public static float crest(float x) {
         float rise = 190 * (float) StrictMath.exp(-(x - 1560) * (x - 1560) / 129600.0);
         return HORIZON - 34 - rise - 9 * Chance.drift(6, x / 90) - 22 * Chance.drift(7, x / 330);
     }

@@ -14,6 +14,7 @@ import aperta.core.edit.PassageEdits;
 import aperta.core.edit.PathEdits;
 import aperta.core.edit.PlaceEdits;
 import aperta.core.edit.Several;
+import aperta.core.edit.Snap;
 import aperta.core.edit.TakeApart;
 import aperta.core.edit.TimeEdits;
 import aperta.core.geometry.Point;
@@ -55,6 +56,15 @@ class EditJsonTest {
     void placesAreMovedScaledTurnedAndFitted() {
         assertThat(read("{'kind': 'move', 'layer': 'w', 'frame': 3, 'by': [1, -2], 'snap': true}"))
                 .isEqualTo(new PlaceEdits.Move("w", 3, new Point(1, -2), true, PlaceEdits.Stance.REST));
+        assertThat(read("{'kind': 'move', 'layer': 'w', 'frame': 3, 'by': [1, -2], 'snap': true, 'guides':"
+                        + " {'upright': [40], 'level': [12.5, 60]}}"))
+                .isEqualTo(new PlaceEdits.Move(
+                        "w",
+                        3,
+                        new Point(1, -2),
+                        true,
+                        new Snap.Guides(List.of(40.0), List.of(12.5, 60.0)),
+                        PlaceEdits.Stance.REST));
         assertThat(read("{'kind': 'scale', 'layer': 'w', 'frame': 3, 'from': [1, 2], 'to': [3, 4]}"))
                 .isEqualTo(
                         new PlaceEdits.Scale("w", 3, new Point(1, 2), new Point(3, 4), true, PlaceEdits.Stance.REST));

@@ -183,7 +183,7 @@ public class FrameDesk {
             shot = new Change(change).apply(shot, planner);
         }
         long number = wish.getJsonNumber("frame").longValue();
-        FrameService.Frame frame = frames.frame(shot, number, scale(wish), see(wish));
+        FrameService.Frame frame = frames.frame(shot, number, scale(wish), see(wish), alone(wish));
         JsonObjectBuilder header = JSON.createObjectBuilder()
                 .add("seq", wish.getInt("seq", 0))
                 .add("revision", read.revision())
@@ -221,8 +221,9 @@ public class FrameDesk {
         JsonArrayBuilder all = JSON.createArrayBuilder();
         double scale = scale(wish);
         Bytes.See see = see(wish);
+        Optional<String> alone = alone(wish);
         for (long n = 0; n < read.shot().length(); n++) {
-            all.add(frames.key(frames.plan(read.shot(), n, scale), n, see));
+            all.add(frames.key(frames.plan(read.shot(), n, scale, alone), n, see));
         }
         v.send(JSON.createObjectBuilder()
                 .add("type", "keys")
@@ -263,6 +264,11 @@ public class FrameDesk {
             throw new IllegalArgumentException("The quality lies between 0.05 and 1.");
         }
         return scale;
+    }
+
+    /** The one layer that is wished for. */
+    private static Optional<String> alone(JsonObject wish) {
+        return Optional.ofNullable(wish.getString("alone", null));
     }
 
     private static Bytes.See see(JsonObject wish) {

@@ -8,10 +8,12 @@ import aperta.core.render.Planner;
 import aperta.core.render.Renderer;
 import aperta.core.render.Shown;
 import aperta.core.render.Workers;
+import aperta.core.shot.Moment;
 import aperta.core.shot.Shot;
 import aperta.server.media.MediaService;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.stereotype.Service;
 
 /** Pictures for the desk, kept as long as there is room. */
@@ -35,7 +37,7 @@ public class FrameService {
 
     /** A whole frame, ready to be painted. */
     public Shown shown(Shot shot, long frame, double scale) {
-        return renderer.show(plan(shot, frame, scale), frame);
+        return renderer.show(plan(shot, frame, scale, Optional.empty()), frame);
     }
 
     /** What names a frame: equal names mean equal pixels, but for the dither, whose seed is part of it. */
@@ -43,13 +45,17 @@ public class FrameService {
         return plan.key() + "-" + frame + "-" + see;
     }
 
-    public Plan plan(Shot shot, long frame, double scale) {
-        return planner.plan(planner.moment(shot, frame), scale);
+    /** Of the whole shot, or of one layer alone. */
+    public Plan plan(Shot shot, long frame, double scale, Optional<String> alone) {
+        Moment moment = planner.moment(shot, frame);
+        return alone.filter(id -> shot.layer(id).isPresent())
+                .map(id -> planner.plan(moment, id, scale))
+                .orElseGet(() -> planner.plan(moment, scale));
     }
 
     /** The frame as bytes, from what was kept where possible. */
-    public Frame frame(Shot shot, long number, double scale, Bytes.See see) {
-        Plan plan = plan(shot, number, scale);
+    public Frame frame(Shot shot, long number, double scale, Bytes.See see, Optional<String> alone) {
+        Plan plan = plan(shot, number, scale, alone);
         String key = key(plan, number, see);
         Frame known = known(key);
         if (known != null) {

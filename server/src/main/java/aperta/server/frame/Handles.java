@@ -27,6 +27,7 @@ import java.util.Optional;
 /** What the desk shows of the chosen layer on one frame: where its handles lie, and the value of every property. */
 final class Handles {
     private static final int MOST_DOTS = 2000;
+    private static final int CURVE_STEPS = 64;
 
     private final Planner planner;
 
@@ -76,6 +77,7 @@ final class Handles {
                 .add("paths", paths)
                 .add("properties", properties)
                 .add("path", path(moment, layer))
+                .add("curve", curve(layer))
                 .build());
     }
 
@@ -98,14 +100,19 @@ final class Handles {
         return JSON.createArrayBuilder().add(p.x()).add(p.y());
     }
 
+    /** To hundredths of a pixel: paths may have thousands of points, and are sent with each picture. */
+    private static JsonArrayBuilder rounded(Point p) {
+        return point(new Point(Math.rint(p.x() * 100) / 100, Math.rint(p.y() * 100) / 100));
+    }
+
     private static JsonObjectBuilder path(String property, Animated<BezierPath> path, Affine map, Moment.Seen seen) {
         JsonArrayBuilder knots = JSON.createArrayBuilder();
         JsonArrayBuilder feathers = JSON.createArrayBuilder();
         for (BezierPath.Knot k : path.at(seen.frame(), BezierPath.MIX).knots()) {
             knots.add(JSON.createArrayBuilder()
-                    .add(point(map.apply(k.at())))
-                    .add(point(map.apply(k.at().plus(k.in()))))
-                    .add(point(map.apply(k.at().plus(k.out())))));
+                    .add(rounded(map.apply(k.at())))
+                    .add(rounded(map.apply(k.at().plus(k.in()))))
+                    .add(rounded(map.apply(k.at().plus(k.out())))));
             feathers.add(k.feather());
         }
         return JSON.createObjectBuilder()
@@ -145,6 +152,17 @@ final class Handles {
             }
         }
         return JSON.createObjectBuilder().add("dots", dots).add("keys", keys);
+    }
+
+    /** The curve of the values of a layer's cut: from 0 to 1 in even steps. */
+    private static JsonArrayBuilder curve(Layer layer) {
+        JsonArrayBuilder values = JSON.createArrayBuilder();
+        layer.cut().ifPresent(cut -> {
+            for (int i = 0; i <= CURVE_STEPS; i++) {
+                values.add(cut.tone().curve().at((double) i / CURVE_STEPS));
+            }
+        });
+        return values;
     }
 
     private static <T> JsonObjectBuilder property(Property<T> property, Layer layer, double frame) {
