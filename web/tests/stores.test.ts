@@ -240,6 +240,63 @@ describe('playback', () => {
     await vi.waitFor(() => expect(v.playing).toBe(false), 2000);
     expect(v.frame).toBe(47);
   });
+
+  it('shows frames as they come until there is a head start, and asks for no more than can be kept', async () => {
+    const shot = useShot();
+    const v = useView();
+    const frames = useFrames();
+    const playback = usePlayback();
+    frames.connect(
+      's',
+      () => undefined,
+      () => undefined,
+    );
+    shot.view = view([layer('a')]);
+    frames.askKeys({ scale: 0.5, see: 'picture' });
+    const names = Array.from({ length: 48 }, (_, i) => `k${i}`);
+    const line = FakeSocket.last;
+    line.tell({ type: 'keys', seq: line.of('keys').at(-1)?.seq, keys: names });
+    const comes = (frame: number, bytes = 8) =>
+      line.frame(
+        { seq: 0, frame, key: `k${frame}`, width: 2, height: 1, draft: false, ahead: true, ms: 1 },
+        bytes,
+      );
+    answers({ status: 503, detail: 'no sound' });
+    for (const f of [0, 1, 2]) comes(f);
+    const began = performance.now();
+    playback.toggle();
+    await vi.waitFor(() => expect(v.frame).toBe(2), 2000);
+    // No faster than in real time: the second frame comes 1/24 s after the first.
+    expect(performance.now() - began).toBeGreaterThan(80);
+    await new Promise((r) => setTimeout(r, 150));
+    expect(v.frame).toBe(2);
+    for (let f = 3; f < 16; f++) comes(f);
+    await vi.waitFor(() => expect(v.frame).toBeGreaterThan(8), 2000);
+    playback.toggle();
+    await settle();
+
+    // A frame of 64 MB: eight of them fit into four fifths of what may be kept.
+    frames.show({ ...v.look, frame: 20 });
+    line.frame(
+      {
+        seq: line.of('show').at(-1)?.seq,
+        frame: 20,
+        key: 'k20',
+        width: 4000,
+        height: 4000,
+        draft: false,
+        ms: 1,
+      },
+      64e6,
+    );
+    expect(frames.room()).toBe(8);
+    v.frame = 20;
+    const before = line.of('ahead').length;
+    playback.toggle();
+    await settle();
+    expect(line.of('ahead')[before]?.frames).toEqual([20, 21, 22, 23, 24, 25, 26, 27]);
+    playback.toggle();
+  });
 });
 
 describe('new layers', () => {

@@ -192,6 +192,8 @@ function stretch(e: PointerEvent, end: 'from' | 'to') {
       v-for="r in runs"
       :key="r.from"
       class="kept"
+      role="img"
+      :aria-label="`Kept: frames ${r.from} to ${r.to - 1}`"
       :style="{ left: `${x(r.from)}px`, width: `${(r.to - r.from) * pace}px` }"
     ></span>
     <div

@@ -302,6 +302,10 @@ export const useFrames = defineStore('frames', () => {
     });
   }
 
+  /** How many frames like the one that is shown can be kept, with some left for those that were played. */
+  const room = () =>
+    shown.value ? Math.max(1, Math.floor((0.8 * KEPT_BYTES) / shown.value.data.length)) : Infinity;
+
   const has = (frame: number) => kept.has(keys.value[frame] ?? '');
 
   return {
@@ -326,6 +330,7 @@ export const useFrames = defineStore('frames', () => {
     ahead,
     pick,
     askCurves,
+    room,
     has,
   };
 });

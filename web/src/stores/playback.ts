@@ -7,7 +7,13 @@ import { useShot } from './shot';
 import { useSound } from './sound';
 import { useView } from './view';
 
-/** Plays in real time what is there, waits for what isn't, and has the missing frames rendered ahead. */
+/** How many seconds of frames must be there before the clock runs on after it was held. */
+const HEAD_START = 0.5;
+
+/**
+ * Plays in real time what is there and has the missing frames rendered ahead. Where they don't come fast enough, the clock
+ * is held: each frame is shown as it comes, in silence, until there are enough of them again.
+ */
 export const usePlayback = defineStore('playback', () => {
   const view = useView();
   const frames = useFrames();
@@ -17,58 +23,113 @@ export const usePlayback = defineStore('playback', () => {
   let startTime = 0;
   let heard = false;
   let startFrame = 0;
+  let held = false;
+  let shownAt = 0;
+  /** How many frames were shown since frames were asked for. */
+  let sinceAsked = 0;
+
+  const rate = () => framesPerSecond(shot.shot?.format.rate ?? '24');
 
   /** What is played: the work range, or all. */
   const range = () => shot.shot?.work ?? { from: 0, to: shot.shot?.length ?? 1 };
 
-  /** The frames of it, the present one first. */
+  /** The frames of it, the present one first; no more than can be kept until they are played. */
   function order(): number[] {
     const { from, to } = range();
     const length = to - from;
     const first = Math.max(0, view.frame - from);
-    return Array.from({ length }, (_, i) => from + ((first + i) % length));
+    return Array.from({ length: Math.min(length, frames.room()) }, (_, i) => from + ((first + i) % length));
+  }
+
+  function askAhead() {
+    sinceAsked = 0;
+    frames.ahead(order(), view.look);
   }
 
   /** The clock counts from the frame on which it was set; the sound, where there is any, is that clock. */
   function set(frame: number) {
+    held = false;
     startFrame = frame;
-    const rate = framesPerSecond(shot.shot?.format.rate ?? '24');
-    sound.start(frame / rate);
+    sound.start(frame / rate());
     startTime = sound.now();
     heard = sound.isHeard();
   }
 
-  function tick() {
-    const s = shot.shot;
-    if (!view.playing || !s) return;
+  function hold() {
+    held = true;
+    sound.stop();
+    shownAt = performance.now();
+    askAhead();
+  }
+
+  function display(frame: number) {
+    view.frame = frame;
+    frames.showKept(frame);
+    sinceAsked++;
+    if (sinceAsked * 4 > frames.room()) askAhead();
+  }
+
+  /** So many frames later; none behind the end, unless the range is played round and round. */
+  function later(count: number): number | undefined {
+    const { from, to } = range();
+    const frame = view.frame + count;
+    if (frame < to) return frame;
+    return view.loop ? from + ((frame - from) % (to - from)) : undefined;
+  }
+
+  /** Whether there is a head start of frames, or all to the end. */
+  function isEnough(): boolean {
+    const { from, to } = range();
+    const count = Math.min(to - from - 1, Math.ceil(HEAD_START * rate()));
+    for (let i = 1; i <= count; i++) {
+      const frame = later(i);
+      if (frame !== undefined && !frames.has(frame)) return false;
+    }
+    return true;
+  }
+
+  function end(frame: number) {
+    view.playing = false;
+    desk.go(frame);
+  }
+
+  /** Shows the frame that the clock is on. */
+  function follow() {
     // The sound's own clock takes over once the browser lets it be heard.
     if (sound.isHeard() !== heard) set(view.frame);
-    const passed = Math.floor((sound.now() - startTime) * framesPerSecond(s.format.rate));
+    const passed = Math.floor((sound.now() - startTime) * rate());
     const { from, to } = range();
     let wanted = startFrame + passed;
     if (wanted >= to) {
       if (!view.loop) {
-        view.playing = false;
-        desk.go(to - 1);
+        end(to - 1);
         return;
       }
       wanted = from + ((wanted - from) % (to - from));
       set(wanted);
     }
-    if (wanted !== view.frame) {
-      if (frames.has(wanted)) {
-        view.frame = wanted;
-        frames.showKept(wanted);
-      } else {
-        // The next frame that is there holds the clock until the wanted one has come.
-        const next = view.frame + 1 < to ? view.frame + 1 : from;
-        if (frames.has(next)) {
-          view.frame = next;
-          frames.showKept(next);
-        }
-        set(view.frame);
-      }
+    if (wanted === view.frame) return;
+    if (frames.has(wanted)) display(wanted);
+    else hold();
+  }
+
+  /** Shows the next frame once it has come, no faster than in real time. */
+  function wait() {
+    const next = later(1);
+    if (next === undefined) {
+      end(view.frame);
+    } else if (isEnough()) {
+      set(view.frame);
+    } else if (frames.has(next) && performance.now() - shownAt >= 1000 / rate()) {
+      shownAt = performance.now();
+      display(next);
     }
+  }
+
+  function tick() {
+    if (!view.playing || !shot.shot) return;
+    if (held) wait();
+    else follow();
     requestAnimationFrame(tick);
   }
 
@@ -77,7 +138,8 @@ export const usePlayback = defineStore('playback', () => {
     if (!v) return;
     await sound.load(v.id, v.revision);
     if (!view.playing) return;
-    set(view.frame);
+    if (isEnough()) set(view.frame);
+    else hold();
     requestAnimationFrame(tick);
   }
 
@@ -93,14 +155,14 @@ export const usePlayback = defineStore('playback', () => {
       }
       const { from, to } = range();
       if (view.frame >= to - 1 || view.frame < from) view.frame = from;
-      frames.ahead(order(), view.look);
+      askAhead();
       void begin();
     },
   );
   watch(
     () => frames.keys,
     () => {
-      if (view.playing && shot.shot) frames.ahead(order(), view.look);
+      if (view.playing && shot.shot) askAhead();
     },
   );
 

@@ -79,7 +79,7 @@ final class App implements AutoCloseable {
         ProcessBuilder builder = new ProcessBuilder(List.of(
                 "nice",
                 "-n",
-                "8",
+                "3",
                 "java",
                 "-Xmx4g",
                 "-jar",
@@ -98,7 +98,7 @@ final class App implements AutoCloseable {
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
-        Wait.until("the application is up", 120, () -> {
+        Wait.until("the application is up", 240, () -> {
             if (!process.isAlive()) {
                 throw new IllegalStateException("The application ended; see target/app-" + database + ".log");
             }
