@@ -137,11 +137,8 @@ public final class PathEdits {
         @Override
         public Shot apply(Shot shot, Extents extents) {
             return changed(shot, layer, property, frame, (path, toOwn) -> {
-                BezierPath next = path;
-                for (int i : checked(path, points)) {
-                    next = smooth ? next.smooth(i) : next.corner(i);
-                }
-                return next;
+                List<Integer> all = checked(path, points);
+                return smooth ? path.smooth(all) : path.mapped(all, BezierPath.Knot::cornered);
             });
         }
     }
@@ -168,13 +165,12 @@ public final class PathEdits {
             if (!(feather >= 0 && feather <= 4000)) {
                 throw new IllegalArgumentException("The feather at a point is 0 to 4000 pixels.");
             }
-            return changed(shot, layer, property, frame, (path, toOwn) -> {
-                BezierPath next = path;
-                for (int i : checked(path, points)) {
-                    next = next.with(i, next.knots().get(i).withFeather(feather));
-                }
-                return next;
-            });
+            return changed(
+                    shot,
+                    layer,
+                    property,
+                    frame,
+                    (path, toOwn) -> path.mapped(checked(path, points), k -> k.withFeather(feather)));
         }
     }
 
@@ -247,11 +243,7 @@ public final class PathEdits {
             Shot shot, String layer, String property, long frame, List<Integer> points, Affine inShot) {
         return changed(shot, layer, property, frame, (path, toOwn) -> {
             Affine own = toOwn.inverse().orElseThrow().then(inShot).then(toOwn);
-            BezierPath next = path;
-            for (int i : checked(path, points)) {
-                next = next.with(i, BezierPath.transformed(next.knots().get(i), own));
-            }
-            return next;
+            return path.mapped(checked(path, points), k -> BezierPath.transformed(k, own));
         });
     }
 

@@ -3,6 +3,7 @@ package aperta.core.picture;
 import aperta.core.geometry.Point;
 import aperta.core.outline.Contour;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -22,13 +23,13 @@ public final class Falloff {
     private static final double TAIL = 4;
 
     private static final float[] NORMAL = normal();
-    private static final int NORMAL_STEPS = 1024;
+    private static final int NORMAL_STEPS = 256;
 
     /** What a pixel's own square adds to the variance of an edge. */
     private static final double PIXEL = 1 / 12.0;
 
     /** How far what is read from a block's corners may be off where it is tried. */
-    private static final double EVEN = 0.4 / 255;
+    private static final double EVEN = 0.3 / 255;
 
     /**
      * How much the directions to the contour may differ (the sum of both coordinates' differences, at most √2 of their
@@ -36,6 +37,14 @@ public final class Falloff {
      * nowhere steeper than 0.4/σ, which leaves 0.8/255.
      */
     private static final double FOLD = 0.8 / 255 / 0.4 * 4 * 1.414;
+
+    private static final double DIAGONAL = 1.415;
+
+    /** Widths that change by more than this for each pixel along the contour are as good as torn. */
+    private static final double SLOPE = 0.3;
+
+    /** How far Φ may be off at most, were the softest and the hardest of several torn pieces next to each other. */
+    private static final double TEAR = 2.0 / 255;
 
     /**
      * How far a place or a width may be off, in σ, where pieces are joined, which leaves 0.2/255. Where two edges of
@@ -51,6 +60,7 @@ public final class Falloff {
 
     private final double[] pieces;
     private final double[] runs;
+    private final int[] chains;
     private final int count;
     private final List<Contour.Piece> path;
     private final double expand;
@@ -73,6 +83,7 @@ public final class Falloff {
             put(boundary.get(i), i * 7);
         }
         this.runs = runs();
+        this.chains = chains();
     }
 
     /** Pieces that follow each other so nearly straight that their edge, soft as it is, can't be told from one piece's. */
@@ -129,6 +140,11 @@ public final class Falloff {
         return x * x;
     }
 
+    /** Exact enough for pixels, and many times as fast as a hypotenuse that minds the largest numbers. */
+    private static double length(double x, double y) {
+        return Math.sqrt(x * x + y * y);
+    }
+
     private void put(Contour.Piece p, int at) {
         double dx = p.to().x() - p.from().x();
         double dy = p.to().y() - p.from().y();
@@ -139,6 +155,24 @@ public final class Falloff {
         pieces[at + 4] = 1 / (dx * dx + dy * dy);
         pieces[at + 5] = p.fromWidth();
         pieces[at + 6] = p.toWidth() - p.fromWidth();
+    }
+
+    /** Pieces of equal number that follow each other go on where the one before ends, in place and, slowly, in width. */
+    private int[] chains() {
+        int[] all = new int[count];
+        for (int i = 1; i < count; i++) {
+            int a = i * 7 - 7;
+            int b = i * 7;
+            double gap = Math.abs(pieces[a] + pieces[a + 2] - pieces[b])
+                    + Math.abs(pieces[a + 1] + pieces[a + 3] - pieces[b + 1])
+                    + Math.abs(pieces[a + 5] + pieces[a + 6] - pieces[b + 5]);
+            all[i] = all[i - 1] + (gap < 1e-6 && isSlow(a) && isSlow(b) ? 0 : 1);
+        }
+        return all;
+    }
+
+    private boolean isSlow(int at) {
+        return Math.abs(pieces[at + 6]) <= SLOPE * length(pieces[at + 2], pieces[at + 3]);
     }
 
     /** Circles round so many pieces that follow each other. */
@@ -161,7 +195,7 @@ public final class Falloff {
             }
             all[r * 3] = (x0 + x1) / 2;
             all[r * 3 + 1] = (y0 + y1) / 2;
-            all[r * 3 + 2] = Math.hypot(x1 - x0, y1 - y0) / 2;
+            all[r * 3 + 2] = length(x1 - x0, y1 - y0) / 2;
         }
         return all;
     }
@@ -231,10 +265,10 @@ public final class Falloff {
         private final double[] distances = new double[count];
         private final double[] fromX = new double[count];
         private final double[] fromY = new double[count];
-        /** Distance and σ at the corners of a block. */
+        /** At the corners of a block: how far inside the moved edge they are, and how many σ that is for each pixel. */
         private final double[] distanceAt = new double[4];
 
-        private final double[] sigmaAt = new double[4];
+        private final double[] steepAt = new double[4];
 
         /** What was found at the corners of the smallest blocks within the present large one, and in which turn. */
         private final double[] spots = new double[SPOTS * SPOTS * 4];
@@ -271,11 +305,11 @@ public final class Falloff {
             double y = y0 + size / 2.0;
             double most = Double.POSITIVE_INFINITY;
             for (int r = 0; r < runs.length; r += 3) {
-                most = Math.min(most, Math.hypot(runs[r] - x, runs[r + 1] - y) + runs[r + 2]);
+                most = Math.min(most, length(runs[r] - x, runs[r + 1] - y) + runs[r + 2]);
             }
             int found = 0;
             for (int r = 0; r < runs.length; r += 3) {
-                if (Math.hypot(runs[r] - x, runs[r + 1] - y) - runs[r + 2] <= most + 2 * half(size)) {
+                if (length(runs[r] - x, runs[r + 1] - y) - runs[r + 2] <= most + 2 * half(size)) {
                     int end = Math.min(count, (r / 3 + 1) * RUN);
                     for (int i = r / 3 * RUN; i < end; i++) {
                         near[0][found++] = i;
@@ -331,14 +365,44 @@ public final class Falloff {
                 if (distances[k] <= most) {
                     double d = Math.sqrt(distances[k]);
                     double more = d - least - bend;
-                    if (more <= 0
-                            || more * more
-                                    <= half * half * (square(fromX[k] / d - firstX) + square(fromY[k] / d - firstY))) {
+                    double along = fromX[k] * firstX + fromY[k] * firstY;
+                    // The directions, one long, differ by √(2 − 2·cos).
+                    if (more <= 0 || more * more * d <= 2 * half * half * (d - along + 1e-9)) {
                         into[found++] = from[k];
                     }
                 }
             }
             return found;
+        }
+
+        /** How soft the edge is at the softest place of pieces, as σ. */
+        private double softest(int[] list, int n) {
+            double most = 0;
+            for (int k = 0; k < n; k++) {
+                int at = list[k] * 7 + 5;
+                most = Math.max(most, pieces[at] + Math.max(0, pieces[at + 1]));
+            }
+            return (width + most) / 2;
+        }
+
+        /** How soft the edge is at the hardest place of pieces, as σ. */
+        private double hardest(int[] list, int n) {
+            double least = Double.POSITIVE_INFINITY;
+            for (int k = 0; k < n; k++) {
+                int at = list[k] * 7 + 5;
+                least = Math.min(least, pieces[at] + Math.min(0, pieces[at + 1]));
+            }
+            return Math.max(0, width + least) / 2;
+        }
+
+        /** Whether pieces follow each other without a tear. */
+        private boolean isChain(int[] list, int n) {
+            for (int k = 1; k < n; k++) {
+                if (list[k] != list[k - 1] + 1 || chains[list[k]] != chains[list[k - 1]]) {
+                    return false;
+                }
+            }
+            return true;
         }
 
         private void narrow(int x0, int y0, int level, int n) {
@@ -368,10 +432,13 @@ public final class Falloff {
         }
 
         private void flat(int x0, int y0, int size) {
-            for (int y = Math.max(y0, domain.y()); y < Math.min(y0 + size, domain.bottom()); y++) {
-                int at = matte.index(0, y);
-                for (int x = Math.max(x0, domain.x()); x < Math.min(x0 + size, domain.right()); x++) {
-                    matte.value[at + x] = isInside(x, y) ? 1 : 0;
+            int left = Math.max(x0, domain.x());
+            int right = Math.min(x0 + size, domain.right());
+            int first = Math.max(y0, domain.y());
+            // No edge passes through the block.
+            if (left < right && first < domain.bottom() && isInside(left, first)) {
+                for (int y = first; y < Math.min(y0 + size, domain.bottom()); y++) {
+                    Arrays.fill(matte.value, matte.index(left, y), matte.index(right, y), 1);
                 }
             }
         }
@@ -436,22 +503,52 @@ public final class Falloff {
         private boolean isEven(int x0, int y0, int size, int[] list, int n) {
             double firstX = 0;
             double firstY = 0;
+            double apart = 0;
+            double hard = Double.POSITIVE_INFINITY;
+            double soft = 0;
+            double near = Double.POSITIVE_INFINITY;
+            double far = 0;
             for (int c = 0; c < 4; c++) {
                 known(x0 + (c & 1) * size, y0 + (c >> 1) * size, list, n);
                 if (sigma < SHARP || Math.abs(distance) < LEAST) {
                     return false;
                 }
-                distanceAt[c] = distance;
-                sigmaAt[c] = sigma;
+                distanceAt[c] = distance + expand;
+                steepAt[c] = steepness(sigma);
                 firstX = c == 0 ? towardsX : firstX;
                 firstY = c == 0 ? towardsY : firstY;
-                if (Math.abs(towardsX - firstX) + Math.abs(towardsY - firstY) > FOLD * sigma / size) {
-                    return false;
-                }
+                apart = Math.max(apart, Math.abs(towardsX - firstX) + Math.abs(towardsY - firstY));
+                hard = Math.min(hard, sigma);
+                soft = Math.max(soft, sigma);
+                near = Math.min(near, Math.abs(distanceAt[c]));
+                far = Math.max(far, Math.abs(distanceAt[c]));
+            }
+            double diagonal = DIAGONAL * size;
+            double folds = apart * size / (FOLD * hard);
+            boolean torn = soft - hard > SLOPE * diagonal || !isChain(list, n);
+            double tears = torn ? tear(far + diagonal, list, n) / TEAR : 0;
+            double times = Math.max(folds, tears);
+            if (times > 1 && !isGentle(times, near - diagonal, list, n)) {
+                return false;
             }
             known(x0 + size / 2, y0 + size / 2, list, n);
-            float read = normal(inside(mean(distanceAt), mean(sigmaAt)));
+            float read = normal(mean(distanceAt) * mean(steepAt));
             return sigma >= SHARP && Math.abs(normal(inside(distance, sigma)) - read) <= EVEN;
+        }
+
+        /** By how much Φ differs, where it is steepest, between the hardest and the softest piece at a distance. */
+        private double tear(double distance, int[] list, int n) {
+            return 0.4 * distance * (steepness(hardest(list, n)) - steepness(softest(list, n)));
+        }
+
+        /**
+         * Whether Φ is everywhere so many times less steep than 0.4/σ where the edge is at least so far away: exp(z²/2) ≥ 1 +
+         * z²/2 + z⁴/8.
+         */
+        private boolean isGentle(double times, double away, int[] list, int n) {
+            double z = Math.max(0, away) * steepness(softest(list, n));
+            double half = z * z / 2;
+            return 1 + half + half * half / 2 >= times;
         }
 
         /** On the left (0) or the right side (1) of a block, down from its top. */
@@ -466,11 +563,11 @@ public final class Falloff {
                 double v = (double) (y - y0) / size;
                 double d = between(distanceAt, 0, v);
                 double more = (between(distanceAt, 1, v) - d) / size;
-                double s = between(sigmaAt, 0, v);
-                double wider = (between(sigmaAt, 1, v) - s) / size;
+                double s = between(steepAt, 0, v);
+                double steeper = (between(steepAt, 1, v) - s) / size;
                 int at = matte.index(0, y);
                 for (int x = first; x < end; x++) {
-                    matte.value[at + x] = normal(inside(d + (x - x0) * more, s + (x - x0) * wider));
+                    matte.value[at + x] = normal((d + (x - x0) * more) * (s + (x - x0) * steeper));
                 }
             }
         }
@@ -500,18 +597,23 @@ public final class Falloff {
         }
     }
 
+    /** Between 0 and 1; without branches, which nobody could foretell for pieces in all directions. */
     private static double clamped(double t) {
-        return t < 0 ? 0 : t > 1 ? 1 : t;
+        return 0.5 * (1 + Math.abs(t) - Math.abs(t - 1));
     }
 
     /** How many σ a place with a distance lies inside the edge, the pixel's own square counted. */
     private double inside(double distance, double sigma) {
-        return (distance + expand) / Math.sqrt(sigma * sigma + PIXEL);
+        return (distance + expand) * steepness(sigma);
+    }
+
+    private static double steepness(double sigma) {
+        return 1 / Math.sqrt(sigma * sigma + PIXEL);
     }
 
     /** The share of a unit square inside a straight line at a distance from its middle; the normal need not be 1 long. */
     private static double covered(double s, double nx, double ny) {
-        double length = Math.hypot(nx, ny);
+        double length = length(nx, ny);
         double a = Math.max(nx, ny) / length;
         double b = Math.min(nx, ny) / length;
         // Seen along the normal the square is a trapezium: it rises over b, and lasts as wide as a − b.

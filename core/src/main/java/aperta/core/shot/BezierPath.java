@@ -7,6 +7,8 @@ import aperta.core.time.Mix;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Set;
+import java.util.function.UnaryOperator;
 
 /**
  * A path of cubic Bézier curves through its knots, in the order given.
@@ -48,6 +50,11 @@ public record BezierPath(List<Knot> knots, boolean closed) {
 
         public boolean isCorner() {
             return in.equals(Point.ORIGIN) && out.equals(Point.ORIGIN);
+        }
+
+        /** Without handles. */
+        public Knot cornered() {
+            return new Knot(at, Point.ORIGIN, Point.ORIGIN, feather);
         }
 
         public Knot withFeather(double other) {
@@ -132,6 +139,13 @@ public record BezierPath(List<Knot> knots, boolean closed) {
         return new BezierPath(next, closed);
     }
 
+    /** With some of its knots changed, each by itself. */
+    public BezierPath mapped(List<Integer> indices, UnaryOperator<Knot> change) {
+        List<Knot> next = new ArrayList<>(knots);
+        indices.forEach(i -> next.set(i, change.apply(next.get(i))));
+        return new BezierPath(next, closed);
+    }
+
     /** One more knot on a curve, at its parameter {@code t}; the shape stays the same (de Casteljau). */
     public BezierPath split(int segment, double t) {
         int after = (segment + 1) % knots.size();
@@ -164,8 +178,9 @@ public record BezierPath(List<Knot> knots, boolean closed) {
      */
     public BezierPath without(List<Integer> indices) {
         List<Knot> next = new ArrayList<>();
+        Set<Integer> gone = Set.copyOf(indices);
         for (int i = 0; i < knots.size(); i++) {
-            if (!indices.contains(i)) {
+            if (!gone.contains(i)) {
                 next.add(knots.get(i));
             }
         }
@@ -175,34 +190,33 @@ public record BezierPath(List<Knot> knots, boolean closed) {
         return new BezierPath(next, closed);
     }
 
-    /** A corner made round: its handles lie along the line between its neighbours, a third of the way to each. */
-    public BezierPath smooth(int index) {
+    /** Corners made round: their handles lie along the line between their neighbours, a third of the way to each. */
+    public BezierPath smooth(List<Integer> indices) {
+        List<Knot> next = new ArrayList<>(knots);
+        indices.forEach(i -> next.set(i, smooth(i)));
+        return new BezierPath(next, closed);
+    }
+
+    private Knot smooth(int index) {
         Knot k = knots.get(index);
         Point before = neighbour(index, -1);
         Point after = neighbour(index, 1);
         Point along = after.minus(before);
         double length = along.length();
         if (length == 0) {
-            return this;
+            return k;
         }
         Point unit = along.times(1 / length);
-        return with(
-                index,
-                new Knot(
-                        k.at,
-                        unit.times(-before.minus(k.at).length() / 3),
-                        unit.times(after.minus(k.at).length() / 3),
-                        k.feather));
+        return new Knot(
+                k.at,
+                unit.times(-before.minus(k.at).length() / 3),
+                unit.times(after.minus(k.at).length() / 3),
+                k.feather);
     }
 
     private Point neighbour(int index, int by) {
         int at = closed ? Math.floorMod(index + by, knots.size()) : Math.max(0, Math.min(knots.size() - 1, index + by));
         return knots.get(at).at;
-    }
-
-    public BezierPath corner(int index) {
-        Knot k = knots.get(index);
-        return with(index, new Knot(k.at, Point.ORIGIN, Point.ORIGIN, k.feather));
     }
 
     /** Moves both handles of a curve as little as possible, so that its point at {@code t} comes to lie at {@code to}. */

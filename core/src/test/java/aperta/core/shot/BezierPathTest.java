@@ -91,12 +91,13 @@ class BezierPathTest {
     @Test
     void cornersBecomeSmoothAndCornersAgain() {
         BezierPath square = BezierPath.rectangle(new Box(0, 0, 90, 90));
-        BezierPath.Knot smooth = square.smooth(1).knots().get(1);
+        BezierPath.Knot smooth = square.smooth(List.of(1)).knots().get(1);
         assertThat(smooth.in().x() * smooth.out().y()
                         - smooth.in().y() * smooth.out().x())
                 .isCloseTo(0, within(1e-9));
         assertThat(smooth.out().length()).isCloseTo(30, within(1e-9));
-        assertThat(square.smooth(1).corner(1)).isEqualTo(square);
+        assertThat(square.smooth(List.of(1)).mapped(List.of(1), BezierPath.Knot::cornered))
+                .isEqualTo(square);
     }
 
     @Test
