@@ -259,7 +259,7 @@ describe('Proof', () => {
     const word = layer('word');
     arrange(word);
     const calls = answers(view([word], 1));
-    useFrames().proof = { revision: 1, findings: [finding], reveal: { word: [1000] } };
+    useFrames().proof = { revision: 1, findings: [finding] };
     const panel = mount(ProofPanel);
     expect(panel.text()).toContain('It reaches 12 px beyond title safe.');
     expect(panel.text()).toContain('frames 3 to 9');

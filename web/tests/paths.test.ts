@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { away, boxOf, pathOf, type KnotAt } from '../src/lib/paths';
+import { away, boxOf, pathOf, spaced, type KnotAt } from '../src/lib/paths';
 
 const corner = (x: number, y: number): KnotAt => [
   [x, y],
@@ -11,9 +11,25 @@ const square = [corner(0, 0), corner(10, 0), corner(10, 10), corner(0, 10)];
 describe('paths', () => {
   it('are written for SVG, open and closed', () => {
     expect(pathOf([], true)).toBe('');
-    expect(pathOf([corner(1, 2), corner(3, 4)], false)).toBe('M1 2C1 2 3 4 3 4');
-    expect(pathOf(square, true).match(/C/g)).toHaveLength(4);
-    expect(pathOf(square, true).endsWith('C0 10 0 0 0 0Z')).toBe(true);
+    expect(pathOf([corner(1, 2), corner(3, 4)], false)).toBe('M1 2L3 4');
+    expect(pathOf(square, true).match(/L/g)).toHaveLength(4);
+    expect(pathOf(square, true).endsWith('L0 0Z')).toBe(true);
+    const bent: KnotAt[] = [
+      corner(0, 0),
+      [
+        [9, 0],
+        [6, 3],
+        [9, 0],
+      ],
+    ];
+    expect(pathOf(bent, false)).toBe('M0 0C0 0 6 3 9 0');
+  });
+
+  it('show no more dots than there is room for', () => {
+    const many = Array.from({ length: 100 }, (_, i) => corner(i, 0));
+    expect(spaced(many, 6).map((p) => p[0])).toEqual([
+      0, 6, 12, 18, 24, 30, 36, 42, 48, 54, 60, 66, 72, 78, 84, 90, 96,
+    ]);
   });
 
   it('have a box', () => {

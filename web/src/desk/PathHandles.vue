@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { away, boxOf, pathOf, type KnotAt } from '../lib/paths';
+import { away, boxOf, pathOf, spaced, type KnotAt } from '../lib/paths';
 import { useDesk } from '../stores/desk';
 import type { Handles, Pair } from '../stores/frames';
 import { useShot } from '../stores/shot';
@@ -158,9 +158,12 @@ function feather(e: PointerEvent) {
   });
 }
 
+/** Dots that would lie on one another are left out. */
 const dots = (knots: KnotAt[]) => {
   const d = px(2.5);
-  return knots.map((k) => `M${k[0][0] - d} ${k[0][1] - d}h${2 * d}v${2 * d}h${-2 * d}Z`).join('');
+  return spaced(knots, px(6))
+    .map(([x, y]) => `M${x - d} ${y - d}h${2 * d}v${2 * d}h${-2 * d}Z`)
+    .join('');
 };
 </script>
 

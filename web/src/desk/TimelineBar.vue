@@ -83,7 +83,7 @@ const wave = computed(() => {
 });
 /** The visible share of the layer over the bar, as it was measured last. */
 const reveal = computed(() => {
-  const shares = frames.proof?.reveal[props.row.layer.id];
+  const shares = frames.reveal[props.row.layer.id];
   if (!shares) return '';
   const first = span.value.in + props.row.shift;
   const step = Math.max(1, Math.floor(1 / props.pace));

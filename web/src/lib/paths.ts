@@ -3,6 +3,20 @@ import type { Pair } from '../stores/frames';
 /** A point and the ends of its two handles. */
 export type KnotAt = [Pair, Pair, Pair];
 
+const same = (a: Pair, b: Pair) => a[0] === b[0] && a[1] === b[1];
+
+/** The places of those knots that lie so far from the one before, along a path of very many. */
+export function spaced(knots: KnotAt[], least: number): Pair[] {
+  let last: Pair | undefined;
+  return knots
+    .map((k) => k[0])
+    .filter((p) => {
+      if (last && Math.hypot(p[0] - last[0], p[1] - last[1]) < least) return false;
+      last = p;
+      return true;
+    });
+}
+
 /** A path through knots, for SVG. */
 export function pathOf(knots: KnotAt[], closed: boolean): string {
   const first = knots[0];
@@ -11,7 +25,10 @@ export function pathOf(knots: KnotAt[], closed: boolean): string {
   const ends = closed ? [...knots.slice(1), first] : knots.slice(1);
   ends.forEach((next, i) => {
     const from = knots[i] ?? first;
-    parts.push(`C${from[2].join(' ')} ${next[1].join(' ')} ${next[0].join(' ')}`);
+    const straight = same(from[2], from[0]) && same(next[1], next[0]);
+    parts.push(
+      straight ? `L${next[0].join(' ')}` : `C${from[2].join(' ')} ${next[1].join(' ')} ${next[0].join(' ')}`,
+    );
   });
   return parts.join('') + (closed ? 'Z' : '');
 }

@@ -71,11 +71,27 @@ export interface Finding {
   says: string;
 }
 
-/** What was measured of a revision; shares in thousandths, −1 where a layer doesn't exist. */
+/** What was measured wrong in a revision. */
 export interface Proof {
   revision: number;
   findings: Finding[];
-  reveal: Record<string, number[]>;
+}
+
+/** As it is sent: a knot is six numbers, its place and its handles from there, all in hundredths, and so are feathers. */
+type PathSent = Omit<PathNow, 'knots'> & { knots: number[] };
+
+function pathNow(sent: PathSent): PathNow {
+  const at = (i: number) => (sent.knots[i] ?? 0) / 100;
+  const knots: KnotAt[] = [];
+  for (let i = 0; i < sent.knots.length; i += 6) {
+    const [x, y] = [at(i), at(i + 1)];
+    knots.push([
+      [x, y],
+      [x + at(i + 2), y + at(i + 3)],
+      [x + at(i + 4), y + at(i + 5)],
+    ]);
+  }
+  return { ...sent, knots, feathers: sent.feathers.map((f) => f / 100) };
 }
 
 interface Header {
@@ -90,7 +106,7 @@ interface Header {
   ms: number;
   safe: [number, number, number, number];
   snap?: { x?: number; y?: number };
-  handles?: Handles;
+  handles?: Omit<Handles, 'paths'> & { paths: PathSent[] };
 }
 
 export interface Wish extends Look {
@@ -121,6 +137,8 @@ export const useFrames = defineStore('frames', () => {
   const ready = shallowRef<Set<number>>(new Set());
   const lastMs = ref(0);
   const proof = shallowRef<Proof>();
+  /** The visible share of each layer on each frame, as measured last: in thousandths, −1 where it doesn't exist. */
+  const reveal = shallowRef<Record<string, number[]>>({});
   const proofProblem = ref('');
 
   const kept = new Map<string, ImageData>();
@@ -169,6 +187,7 @@ export const useFrames = defineStore('frames', () => {
     shown.value = undefined;
     handles.value = undefined;
     proof.value = undefined;
+    reveal.value = {};
     keys.value = [];
     ready.value = new Set();
   }
@@ -251,6 +270,8 @@ export const useFrames = defineStore('frames', () => {
     } else if (m.type === 'proof') {
       proofProblem.value = '';
       proof.value = m as unknown as Proof;
+    } else if (m.type === 'reveal') {
+      reveal.value = m.shares as Record<string, number[]>;
     } else if (m.type === 'proof-problem') {
       proofProblem.value = m.detail as string;
     } else if (m.type === 'problem') {
@@ -275,7 +296,7 @@ export const useFrames = defineStore('frames', () => {
     lastMs.value = header.ms;
     snap.value = header.snap;
     safe.value = header.safe;
-    handles.value = header.handles;
+    handles.value = header.handles && { ...header.handles, paths: header.handles.paths.map(pathNow) };
     if (image) paint(image, header.key, header.frame);
   }
 
@@ -320,6 +341,7 @@ export const useFrames = defineStore('frames', () => {
     ready,
     lastMs,
     proof,
+    reveal,
     proofProblem,
     connect,
     close,

@@ -124,12 +124,15 @@ class FrameLineTest {
     void aShotIsMeasuredForAWindowThatAsks() throws Exception {
         Window window = open();
         window.say("{'type': 'proof'}");
+        JsonObject reveal = window.next().header;
+        assertThat(reveal.getString("type")).isEqualTo("reveal");
+        assertThat(reveal.getInt("revision")).isEqualTo(1);
+        JsonArray shares = reveal.getJsonObject("shares").getJsonArray("w");
+        assertThat(shares).hasSize(24);
+        assertThat(shares.getInt(3)).isEqualTo(1000);
         JsonObject proof = window.next().header;
         assertThat(proof.getString("type")).isEqualTo("proof");
         assertThat(proof.getInt("revision")).isEqualTo(1);
-        JsonArray shares = proof.getJsonObject("reveal").getJsonArray("w");
-        assertThat(shares).hasSize(24);
-        assertThat(shares.getInt(3)).isEqualTo(1000);
         // One word for one second.
         assertThat(proof.getJsonArray("findings").getValuesAs(JsonObject.class))
                 .extracting(f -> f.getString("check") + " " + f.getString("layer"))

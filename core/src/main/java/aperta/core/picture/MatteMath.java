@@ -18,6 +18,21 @@ public final class MatteMath {
         return true;
     }
 
+    /** The sum of all values: an area in pixels. */
+    public static double sum(Matte matte) {
+        Region d = matte.domain();
+        double sum = 0;
+        for (int y = d.y(); y < d.bottom(); y++) {
+            int at = matte.index(d.x(), y);
+            float row = 0;
+            for (int i = at; i < at + d.width(); i++) {
+                row += matte.value[i];
+            }
+            sum += row;
+        }
+        return sum;
+    }
+
     public static void invert(Matte matte) {
         Region d = matte.domain();
         for (int y = d.y(); y < d.bottom(); y++) {

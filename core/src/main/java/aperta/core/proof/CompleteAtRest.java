@@ -2,6 +2,7 @@ package aperta.core.proof;
 
 import aperta.core.geometry.Box;
 import aperta.core.picture.Matte;
+import aperta.core.picture.MatteMath;
 import aperta.core.picture.Region;
 import aperta.core.recipe.Descriptor;
 import aperta.core.recipe.Parameter;
@@ -80,8 +81,8 @@ public final class CompleteAtRest implements Check {
 
     /** How much of what lies in the frame is seen, to more than half of its own opacity. */
     private static double share(Share s) {
-        double whole = Visibility.Share.sum(s.own().view(s.frame()));
-        return whole < 1e-6 ? 0 : 1 - Visibility.Share.sum(missing(s)) / whole;
+        double whole = MatteMath.sum(s.own().view(s.frame()));
+        return whole < 1e-6 ? 0 : 1 - MatteMath.sum(missing(s)) / whole;
     }
 
     private static Matte missing(Share s) {

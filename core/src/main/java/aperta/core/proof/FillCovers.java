@@ -1,6 +1,7 @@
 package aperta.core.proof;
 
 import aperta.core.picture.Matte;
+import aperta.core.picture.MatteMath;
 import aperta.core.picture.Region;
 import aperta.core.recipe.Descriptor;
 import aperta.core.recipe.Parameter;
@@ -47,9 +48,9 @@ public final class FillCovers implements Check {
                                     Look.id(letters), outside(letters.covers().get(), fill), FillCovers::less));
                 }
                 bare.forEach((id, left) -> {
-                    double whole = Visibility.Share.sum(
-                            look.layer(id).orElseThrow().covers().orElseThrow());
-                    double share = whole < 1e-6 ? 0 : Visibility.Share.sum(left) / whole;
+                    double whole =
+                            MatteMath.sum(look.layer(id).orElseThrow().covers().orElseThrow());
+                    double share = whole < 1e-6 ? 0 : MatteMath.sum(left) / whole;
                     if (share > recipe.number("bare")) {
                         spells.note(id, look.frame(), share, Visibility.box(left, look.scale()));
                     }

@@ -11,11 +11,9 @@ import aperta.core.render.Renderer;
 import aperta.core.render.Visibility;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Shot;
-import aperta.core.shot.Shutter;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -26,16 +24,10 @@ import java.util.function.Supplier;
  * Measures a shot, frame by frame.
  *
  * @param findings in the order of their frames
- * @param reveal the visible share of every layer that shows, for each frame of the shot; −1 where it doesn't exist
  */
-public record Proof(List<Finding> findings, Map<String, float[]> reveal) {
+public record Proof(List<Finding> findings) {
     private static final long CACHE = 16L << 20;
-    /** Without motion blur. */
-    private static final Shutter CLOSED = new Shutter(0, 0);
-    /** How many frames are looked at at once, and how many of those that follow one another by the same lane. */
-    private static final int LANES = 2;
 
-    private static final int STRETCH = 3;
     /** The size of a glance against that at which shares are measured. */
     private static final double GLANCE = 0.3;
 
@@ -47,59 +39,30 @@ public record Proof(List<Finding> findings, Map<String, float[]> reveal) {
      */
     public static Optional<Proof> of(Shot whole, Planner planning, Bands bands, BooleanSupplier goOn) {
         Planner planner = planning.small();
-        Shot shot = whole.withShutter(CLOSED);
-        Map<String, float[]> reveal = new LinkedHashMap<>();
+        Shot shot = whole.withShutter(Reveal.CLOSED);
         List<Check.Watch> watches = new ArrayList<>();
         for (Check check : Checks.all()) {
             Descriptor d = check.descriptor();
             watches.add(check.watch(d.standard()));
         }
-        List<Lane> lanes = new ArrayList<>();
-        for (int i = 0; i < LANES; i++) {
-            lanes.add(new Lane(planner));
-        }
-        Look[] looks = new Look[LANES * STRETCH];
         Map<String, ContentKey> before = new HashMap<>();
-        for (long start = 0; start < shot.length(); start += looks.length) {
-            if (!goOn.getAsBoolean()) {
-                return Optional.empty();
-            }
-            long first = start;
-            int count = (int) Math.min(looks.length, shot.length() - first);
-            bands.run(count, STRETCH, (from, to) -> {
-                for (int i = from; i < to; i++) {
-                    looks[i] = lanes.get(from / STRETCH).look(shot, first + i);
-                }
-            });
-            for (int i = 0; i < count; i++) {
-                Look look = looks[i].after(before);
-                watches.forEach(w -> w.see(look));
-                before = note(look, reveal);
-            }
+        Lanes<Look> lanes = new Lanes<>(() -> {
+            Lane lane = new Lane(planner);
+            return frame -> lane.look(shot, frame);
+        });
+        boolean done = lanes.look(shot.length(), bands, goOn, seen -> {
+            Look look = seen.after(Map.copyOf(before));
+            watches.forEach(w -> w.see(look));
+            before.clear();
+            look.layers().forEach(s -> before.put(Look.id(s), s.key()));
+        });
+        if (!done) {
+            return Optional.empty();
         }
         List<Finding> findings = new ArrayList<>();
         watches.forEach(w -> findings.addAll(w.findings()));
         findings.sort(Comparator.comparingLong(Finding::from));
-        return Optional.of(new Proof(findings, reveal));
-    }
-
-    /** Writes the shares of a frame down, and gives what its layers look like. */
-    private static Map<String, ContentKey> note(Look look, Map<String, float[]> reveal) {
-        Map<String, ContentKey> keys = new HashMap<>();
-        for (Visibility.Share s : look.layers()) {
-            keys.put(Look.id(s), s.key());
-            if (s.shows()) {
-                long length = look.moment().shot().length();
-                reveal.computeIfAbsent(Look.id(s), k -> nowhere(length))[(int) look.frame()] = (float) s.share();
-            }
-        }
-        return keys;
-    }
-
-    private static float[] nowhere(long length) {
-        float[] all = new float[Math.toIntExact(length)];
-        java.util.Arrays.fill(all, -1);
-        return all;
+        return Optional.of(new Proof(findings));
     }
 
     /** Looks at frames that follow one another, in turn with other lanes. */

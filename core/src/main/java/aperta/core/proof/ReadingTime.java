@@ -1,6 +1,7 @@
 package aperta.core.proof;
 
 import aperta.core.geometry.Box;
+import aperta.core.picture.MatteMath;
 import aperta.core.recipe.Descriptor;
 import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
@@ -45,8 +46,8 @@ public final class ReadingTime implements Check {
                 rate = look.moment().shot().format().rate();
                 for (Share s : look.leadingWords()) {
                     String words = Look.said(s);
-                    double own = Visibility.Share.sum(s.own());
-                    double share = own < 1e-6 ? 0 : Visibility.Share.sum(Look.seen(s)) / own;
+                    double own = MatteMath.sum(s.own());
+                    double share = own < 1e-6 ? 0 : MatteMath.sum(Look.seen(s)) / own;
                     if (words.length() < 2 || share < Math.max(0.5, 0.9 * s.opacity())) {
                         continue;
                     }

@@ -6,6 +6,7 @@ import aperta.core.outline.Outline;
 import aperta.core.picture.Bands;
 import aperta.core.picture.Coverage;
 import aperta.core.picture.Matte;
+import aperta.core.picture.MatteMath;
 import aperta.core.picture.Region;
 import aperta.core.shot.BlendMode;
 import aperta.core.shot.Cut;
@@ -63,21 +64,8 @@ public final class Visibility {
             Region frame) {
         /** The visible share, 0 to 1; 0 where there is nothing that could be seen. */
         public double share() {
-            double full = sum(own);
-            return full < 1e-6 ? 0 : Math.min(1, sum(visible) / full);
-        }
-
-        public static double sum(Matte m) {
-            Region r = m.domain();
-            double sum = 0;
-            for (int y = r.y(); y < r.bottom(); y++) {
-                float row = 0;
-                for (int x = r.x(); x < r.right(); x++) {
-                    row += m.at(x, y);
-                }
-                sum += row;
-            }
-            return sum;
+            double full = MatteMath.sum(own);
+            return full < 1e-6 ? 0 : Math.min(1, MatteMath.sum(visible) / full);
         }
     }
 
@@ -194,23 +182,21 @@ public final class Visibility {
         if (over && area.seen().layer().blend() != BlendMode.NORMAL) {
             return;
         }
-        Region r = through.domain();
-        for (int y = r.y(); y < r.bottom(); y++) {
-            for (int x = r.x(); x < r.right(); x++) {
-                float a = cover.at(x, y);
-                through.set(x, y, through.at(x, y) * (join == Join.KEEP_BELOW ? a : 1 - a));
-            }
+        if (join == Join.KEEP_BELOW) {
+            Matte kept = times(cover, through);
+            through.fill(0);
+            through.copyFrom(kept);
+        } else {
+            Region both = through.domain().intersect(cover.domain());
+            MatteMath.subtract(through.view(both), cover.view(both), 1);
         }
     }
 
     private static Matte times(Matte a, Matte b) {
         Region r = a.domain().intersect(b.domain());
         Matte product = new Matte(r);
-        for (int y = r.y(); y < r.bottom(); y++) {
-            for (int x = r.x(); x < r.right(); x++) {
-                product.set(x, y, a.at(x, y) * b.at(x, y));
-            }
-        }
+        product.copyFrom(a);
+        MatteMath.intersect(product, b.view(r), 1);
         return product;
     }
 

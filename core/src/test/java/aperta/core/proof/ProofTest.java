@@ -377,7 +377,10 @@ class ProofTest {
         Layer below = box("u", 320, 60, 100, 40, Colour.WHITE);
         Layer above = box("o", 345, 60, 50, 40, GREY)
                 .withPlace(Place.at(new Point(345, 60)).withOpacity(Animated.of(0.5)));
-        Map<String, float[]> reveal = proof(shot(above, box, half, below)).reveal();
+        Map<String, float[]> reveal = Reveal.of(
+                        shot(above, box, half, below), studio.planner, Bands.IN_TURN, () -> true)
+                .orElseThrow()
+                .shares();
         for (int f = 0; f <= 12; f++) {
             assertThat(reveal.get("b")[f]).isCloseTo(f / 12f, within(0.01f));
         }

@@ -100,20 +100,24 @@ final class Handles {
         return JSON.createArrayBuilder().add(p.x()).add(p.y());
     }
 
-    /** To hundredths of a pixel: paths may have thousands of points, and are sent with each picture. */
-    private static JsonArrayBuilder rounded(Point p) {
-        return point(new Point(Math.rint(p.x() * 100) / 100, Math.rint(p.y() * 100) / 100));
+    /** Paths may have thousands of points, and are sent with each picture: whole numbers are short and quickly written. */
+    private static int hundredths(double value) {
+        return (int) Math.rint(value * 100);
     }
 
+    private static void hundredths(JsonArrayBuilder into, Point p) {
+        into.add(hundredths(p.x())).add(hundredths(p.y()));
+    }
+
+    /** Each knot is six numbers: its place, and its two handles as they lie from there. */
     private static JsonObjectBuilder path(String property, Animated<BezierPath> path, Affine map, Moment.Seen seen) {
         JsonArrayBuilder knots = JSON.createArrayBuilder();
         JsonArrayBuilder feathers = JSON.createArrayBuilder();
         for (BezierPath.Knot k : path.at(seen.frame(), BezierPath.MIX).knots()) {
-            knots.add(JSON.createArrayBuilder()
-                    .add(rounded(map.apply(k.at())))
-                    .add(rounded(map.apply(k.at().plus(k.in()))))
-                    .add(rounded(map.apply(k.at().plus(k.out())))));
-            feathers.add(k.feather());
+            hundredths(knots, map.apply(k.at()));
+            hundredths(knots, map.applyVector(k.in()));
+            hundredths(knots, map.applyVector(k.out()));
+            feathers.add(hundredths(k.feather()));
         }
         return JSON.createObjectBuilder()
                 .add("property", property)

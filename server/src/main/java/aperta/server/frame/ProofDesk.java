@@ -6,6 +6,7 @@ import aperta.core.proof.Check;
 import aperta.core.proof.Checks;
 import aperta.core.proof.Finding;
 import aperta.core.proof.Proof;
+import aperta.core.proof.Reveal;
 import aperta.core.recipe.Descriptor;
 import aperta.core.render.RenderException;
 import aperta.core.render.Workers;
@@ -85,8 +86,13 @@ class ProofDesk {
     private void answer(Viewer viewer) {
         try {
             ShotService.Read read = shots.newest(viewer.shot());
-            Optional<Proof> proof = Proof.of(read.shot(), media.planner(), workers, () -> goOn(viewer));
-            proof.ifPresent(p -> viewer.send(message(p, read.revision())));
+            // Curves first: they take a fraction of the time, and are what is looked at while something is timed.
+            Optional<Reveal> reveal = Reveal.of(read.shot(), media.planner(), workers, () -> goOn(viewer));
+            reveal.ifPresent(r -> viewer.send(message(r, read.revision())));
+            if (reveal.isPresent()) {
+                Proof.of(read.shot(), media.planner(), workers, () -> goOn(viewer))
+                        .ifPresent(p -> viewer.send(message(p, read.revision())));
+            }
         } catch (IllegalArgumentException | RenderException e) {
             viewer.send(JSON.createObjectBuilder()
                     .add("type", "proof-problem")
@@ -115,11 +121,9 @@ class ProofDesk {
                 && !Thread.currentThread().isInterrupted();
     }
 
-    private static JsonObject message(Proof proof, long revision) {
-        JsonArrayBuilder findings = JSON.createArrayBuilder();
-        proof.findings().forEach(f -> findings.add(finding(f)));
+    private static JsonObject message(Reveal curves, long revision) {
         JsonObjectBuilder reveal = JSON.createObjectBuilder();
-        proof.reveal().forEach((layer, shares) -> {
+        curves.shares().forEach((layer, shares) -> {
             JsonArrayBuilder all = JSON.createArrayBuilder();
             for (float share : shares) {
                 all.add(share < 0 ? -1 : Math.round(share * PARTS));
@@ -127,10 +131,19 @@ class ProofDesk {
             reveal.add(layer, all);
         });
         return JSON.createObjectBuilder()
+                .add("type", "reveal")
+                .add("revision", revision)
+                .add("shares", reveal)
+                .build();
+    }
+
+    private static JsonObject message(Proof proof, long revision) {
+        JsonArrayBuilder findings = JSON.createArrayBuilder();
+        proof.findings().forEach(f -> findings.add(finding(f)));
+        return JSON.createObjectBuilder()
                 .add("type", "proof")
                 .add("revision", revision)
                 .add("findings", findings)
-                .add("reveal", reveal)
                 .build();
     }
 
