@@ -52,6 +52,7 @@ class Fluency {
             say("scrubbing: new bars", scrub(desk.page));
             say("stepping: a new picture at ¼", pictures(desk));
             say("dragging a mask of 4000 points with feathers: a new picture", mask(app, desk));
+            measured(app, desk);
         }
     }
 
@@ -181,6 +182,57 @@ class Fluency {
         desk.page.mouse().up();
         return ms;
     }
+
+    /** From an edit of 240 frames of ten layers until the reveal curve in the row has moved, and until Proof is there. */
+    private static void measured(App app, Desk desk) {
+        desk.openProjects();
+        desk.newShot("Ten", 1920, 1080, "240");
+        StringBuilder edits = new StringBuilder();
+        for (int i = 10; i >= 1; i--) {
+            edits.append(edits.length() > 0 ? "," : "")
+                    .append(String.format(
+                            Locale.ROOT,
+                            "{\"kind\": \"add\", \"layer\": {\"id\": \"l%d\", \"name\": \"Layer %d\", \"content\": {\"kind\":"
+                                    + " \"text\", \"words\": \"LAST TRAM %d\", \"font\": \"anton\", \"size\": 120}, \"span\": {\"in\":"
+                                    + " 0, \"length\": 240}, \"place\": {\"position\": {\"rest\": [0, 0], \"keys\": [{\"at\": 0,"
+                                    + " \"value\": [%d, %d]}, {\"at\": 239, \"value\": [1100, %d]}]}}}}",
+                            i,
+                            i,
+                            i,
+                            700 + 40 * i,
+                            90 * i,
+                            90 * i));
+        }
+        app.post(
+                "/api/shots/" + desk.shotId() + "/edits",
+                "{\"revision\": 0, \"label\": \"Ten\", \"edit\": {\"kind\": \"several\", \"edits\": [" + edits + "]}}");
+        desk.page.reload();
+        desk.ready();
+        desk.press("j");
+        desk.page.locator(".proof").getByText("open").first().waitFor();
+        desk.layer("Layer 5");
+        desk.section("Blend");
+        double[] curve = new double[5];
+        double[] proof = new double[5];
+        for (int i = -1; i < 5; i++) {
+            desk.page.evaluate(MEASURED);
+            desk.number("Opacity", Integer.toString(80 - i));
+            desk.page.waitForFunction("() => window.both");
+            List<?> both = (List<?>) desk.page.evaluate("() => window.both");
+            curve[Math.max(0, i)] = ((Number) both.get(0)).doubleValue();
+            proof[Math.max(0, i)] = ((Number) both.get(1)).doubleValue();
+        }
+        say("an edit of 240 frames of 10 layers: the reveal curve", curve);
+        say("an edit of 240 frames of 10 layers: Proof", proof);
+    }
+
+    /** From Enter on: notes when the curve of "Layer 5" has changed, and when Proof, having begun, is done. */
+    private static final String MEASURED = "() => { const d = () => document.querySelector(\"[data-testid='reveal-Layer"
+            + " 5']\")?.getAttribute('d'); const was = d(); const busy = () => document.querySelector('.proof"
+            + " [role=status]').textContent.includes('measuring'); window.both = null; addEventListener('keydown', (e) => { const"
+            + " from = performance.now(); let curve = 0; let begun = false; const look = () => { if (!curve && d() !== was) curve ="
+            + " performance.now() - from; begun ||= busy(); if (curve && begun && !busy()) window.both = [curve,"
+            + " performance.now() - from]; else setTimeout(look, 10); }; look(); }, { capture: true, once: true }); }";
 
     private static void say(String what, double[] ms) {
         double[] sorted = ms.clone();

@@ -75,7 +75,9 @@ class SoundTest {
         desk.press("Space");
         desk.page
                 .getByLabel("Kept: frames 0 to " + (SECONDS * 24 - 1))
-                .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED).setTimeout(120_000));
+                .waitFor(new Locator.WaitForOptions()
+                        .setState(WaitForSelectorState.ATTACHED)
+                        .setTimeout(120_000));
         desk.press("Space");
         desk.press("Home");
         desk.page.evaluate(WATCH);
