@@ -210,58 +210,45 @@ describe('the desk', () => {
   });
 });
 
+/** A desk with a shot of 48 frames, whose names are known. */
+function desk() {
+  const frames = useFrames();
+  frames.connect(
+    's',
+    () => undefined,
+    () => undefined,
+  );
+  useShot().view = view([layer('a')]);
+  frames.askKeys({ scale: 0.5, see: 'picture' });
+  const line = FakeSocket.last;
+  const keys = Array.from({ length: 48 }, (_, i) => `k${i}`);
+  line.tell({ type: 'keys', seq: line.of('keys').at(-1)?.seq, keys });
+  answers({ status: 503, detail: 'no sound' });
+  return { v: useView(), frames, line, playback: usePlayback() };
+}
+
 describe('playback', () => {
   it('asks ahead from the playhead on, waits for what is missing, and stops at the end when it does not loop', async () => {
-    const shot = useShot();
-    const v = useView();
-    const frames = useFrames();
-    const playback = usePlayback();
-    frames.connect(
-      's',
-      () => undefined,
-      () => undefined,
-    );
-    shot.view = view([layer('a')]);
-    frames.askKeys({ scale: 0.5, see: 'picture' });
-    const names = Array.from({ length: 48 }, (_, i) => `k${i}`);
-    FakeSocket.last.tell({ type: 'keys', seq: FakeSocket.last.of('keys').at(-1)?.seq, keys: names });
+    const { v, line, playback } = desk();
     v.frame = 46;
     v.loop = false;
-    answers({ status: 503, detail: 'no sound' });
     playback.toggle();
     await settle();
-    expect((FakeSocket.last.of('ahead')[0]?.frames as number[]).slice(0, 4)).toEqual([46, 47, 0, 1]);
+    expect((line.of('ahead')[0]?.frames as number[]).slice(0, 4)).toEqual([46, 47, 0, 1]);
     await new Promise((r) => setTimeout(r, 120));
     expect(v.frame).toBe(46);
-    FakeSocket.last.frame(
-      { seq: 0, frame: 47, key: 'k47', width: 2, height: 1, draft: false, ahead: true, ms: 1 },
-      8,
-    );
+    line.frame({ seq: 0, frame: 47, key: 'k47', width: 2, height: 1, draft: false, ahead: true, ms: 1 }, 8);
     await vi.waitFor(() => expect(v.playing).toBe(false), 2000);
     expect(v.frame).toBe(47);
   });
 
   it('shows frames as they come until there is a head start, and asks for no more than can be kept', async () => {
-    const shot = useShot();
-    const v = useView();
-    const frames = useFrames();
-    const playback = usePlayback();
-    frames.connect(
-      's',
-      () => undefined,
-      () => undefined,
-    );
-    shot.view = view([layer('a')]);
-    frames.askKeys({ scale: 0.5, see: 'picture' });
-    const names = Array.from({ length: 48 }, (_, i) => `k${i}`);
-    const line = FakeSocket.last;
-    line.tell({ type: 'keys', seq: line.of('keys').at(-1)?.seq, keys: names });
+    const { v, frames, line, playback } = desk();
     const comes = (frame: number, bytes = 8) =>
       line.frame(
         { seq: 0, frame, key: `k${frame}`, width: 2, height: 1, draft: false, ahead: true, ms: 1 },
         bytes,
       );
-    answers({ status: 503, detail: 'no sound' });
     for (const f of [0, 1, 2]) comes(f);
     const began = performance.now();
     playback.toggle();
