@@ -32,6 +32,23 @@ describe('paths', () => {
     ]);
   });
 
+  it('are drawn without steps too short to be seen, but to their ends and through their bends', () => {
+    const many = Array.from({ length: 11 }, (_, i) => corner(i, 0));
+    expect(pathOf(many, false, 4)).toBe('M0 0L4 0L8 0L10 0');
+    const bent: KnotAt[] = [
+      corner(0, 0),
+      corner(1, 0),
+      [
+        [5, 0],
+        [3, 2],
+        [5, 0],
+      ],
+      corner(6, 0),
+      corner(7, 0),
+    ];
+    expect(pathOf(bent, false, 4)).toBe('M0 0L1 0C1 0 3 2 5 0L7 0');
+  });
+
   it('have a box', () => {
     expect(boxOf(square.map((k) => k[0]))).toEqual([0, 0, 10, 10]);
   });

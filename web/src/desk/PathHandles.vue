@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import { away, boxOf, pathOf, spaced, type KnotAt } from '../lib/paths';
 import { useDesk } from '../stores/desk';
-import type { Handles, Pair } from '../stores/frames';
+import type { Handles, Pair, PathNow } from '../stores/frames';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
 import { useOnPicture } from './onPicture';
@@ -158,6 +158,9 @@ function feather(e: PointerEvent) {
   });
 }
 
+/** Of very many points, steps too short to be seen are drawn together. */
+const drawn = (m: PathNow) => pathOf(m.knots, m.closed, m.knots.length > MANY ? px(1) : 0);
+
 /** Dots that would lie on one another are left out. */
 const dots = (knots: KnotAt[]) => {
   const d = px(2.5);
@@ -174,15 +177,10 @@ const dots = (knots: KnotAt[]) => {
     class="mask"
     :class="[{ chosen: m.property === view.path }, style]"
   >
-    <path
-      :d="pathOf(m.knots, m.closed)"
-      class="path"
-      :stroke-width="px(1.5)"
-      :data-testid="`path-${m.property}`"
-    />
+    <path :d="drawn(m)" class="path" :stroke-width="px(1.5)" :data-testid="`path-${m.property}`" />
     <path
       v-if="!locked && view.tool === 'choose'"
-      :d="pathOf(m.knots, m.closed)"
+      :d="drawn(m)"
       class="grip"
       :stroke-width="px(9)"
       @pointerdown.stop="edge($event, m.property)"

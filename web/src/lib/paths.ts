@@ -17,18 +17,25 @@ export function spaced(knots: KnotAt[], least: number): Pair[] {
     });
 }
 
-/** A path through knots, for SVG. */
-export function pathOf(knots: KnotAt[], closed: boolean): string {
+/** A path through knots, for SVG. Straight steps shorter than `least` are drawn together with those that follow. */
+export function pathOf(knots: KnotAt[], closed: boolean, least = 0): string {
   const first = knots[0];
   if (!first) return '';
   const parts = [`M${first[0].join(' ')}`];
   const ends = closed ? [...knots.slice(1), first] : knots.slice(1);
+  let drawn = first[0];
   ends.forEach((next, i) => {
     const from = knots[i] ?? first;
-    const straight = same(from[2], from[0]) && same(next[1], next[0]);
-    parts.push(
-      straight ? `L${next[0].join(' ')}` : `C${from[2].join(' ')} ${next[1].join(' ')} ${next[0].join(' ')}`,
-    );
+    const [x, y] = next[0];
+    if (!same(from[2], from[0]) || !same(next[1], next[0])) {
+      if (!same(drawn, from[0])) parts.push(`L${from[0].join(' ')}`);
+      parts.push(`C${from[2].join(' ')} ${next[1].join(' ')} ${x} ${y}`);
+    } else if (i < ends.length - 1 && Math.hypot(x - drawn[0], y - drawn[1]) < least) {
+      return;
+    } else {
+      parts.push(`L${x} ${y}`);
+    }
+    drawn = next[0];
   });
   return parts.join('') + (closed ? 'Z' : '');
 }

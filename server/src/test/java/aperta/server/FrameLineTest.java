@@ -175,6 +175,26 @@ class FrameLineTest {
         assertThat(window.next().header.getJsonArray("keys").getString(0)).isEqualTo(word.header.getString("key"));
     }
 
+    /** Six whole numbers a knot: its place in the shot and its handles from there; the word lies at 80, 45, unturned. */
+    @Test
+    void aPathComesInHundredthsOfAPixel() throws Exception {
+        post(
+                "/api/shots/" + shot + "/edits",
+                "{'revision': 1, 'label': 'Mask', 'patch': [{'op': 'add', 'path': '/layers/0/masks', 'value': [{'id': 'm',"
+                        + " 'name': 'm', 'path': [[-20, -10.25, 0, 0, 3, 4.5], [20, -10, 0, 0, 0, 0, 7.5], [0, 20, -1, 0, 1, 0]]}]}]}");
+        Window window = open();
+        window.say("{'type': 'show', 'seq': 1, 'frame': 0, 'scale': 0.5, 'see': 'picture', 'layer': 'w'}");
+        JsonObject path = window.next()
+                .header
+                .getJsonObject("handles")
+                .getJsonArray("paths")
+                .getJsonObject(0);
+        assertThat(path.getString("property")).isEqualTo("mask.m.path");
+        assertThat(path.getJsonArray("knots"))
+                .hasToString("[6000,3475,0,0,300,450,10000,3500,0,0,0,0,8000,6500,-100,0,100,0]");
+        assertThat(path.getJsonArray("feathers")).hasToString("[0,750,0]");
+    }
+
     @Test
     void aFrameComesWithTheHandlesAndTheValuesOfItsLayer() throws Exception {
         Window window = open();

@@ -47,10 +47,10 @@ public final class Falloff {
     private static final double TEAR = 2.0 / 255;
 
     /**
-     * How far a place or a width may be off, in σ, where pieces are joined, which leaves 0.3/255. Where two edges of
+     * How far a place or a width may be off, in σ, where pieces are joined, which leaves 0.2/255. Where two edges of
      * different softness are equally near, the line between what is theirs may lie so much to the side.
      */
-    private static final double STRAIGHT = 0.3 / 255 / 0.4;
+    private static final double STRAIGHT = 0.2 / 255 / 0.4;
 
     /** Nearer to the contour than this the direction to it can't be told. */
     private static final double LEAST = 0.1;
