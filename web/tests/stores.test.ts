@@ -237,6 +237,10 @@ describe('playback', () => {
     expect((line.of('ahead')[0]?.frames as number[]).slice(0, 4)).toEqual([46, 47, 0, 1]);
     await new Promise((r) => setTimeout(r, 120));
     expect(v.frame).toBe(46);
+    // What doesn't come is asked for again.
+    const asked = line.of('ahead').length;
+    await vi.waitFor(() => expect(line.of('ahead').length).toBeGreaterThan(asked), 3000);
+    expect(line.of('ahead').at(-1)?.frames).toContain(47);
     line.frame({ seq: 0, frame: 47, key: 'k47', width: 2, height: 1, draft: false, ahead: true, ms: 1 }, 8);
     await vi.waitFor(() => expect(v.playing).toBe(false), 2000);
     expect(v.frame).toBe(47);

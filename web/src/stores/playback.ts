@@ -7,6 +7,8 @@ import { useShot } from './shot';
 import { useSound } from './sound';
 import { useView } from './view';
 
+/** After how many milliseconds frames that don't come are asked for again: others may have pushed them out meanwhile. */
+const PATIENCE = 1000;
 /** How many seconds of frames must be there before the clock runs on after it was held. */
 const HEAD_START = 0.5;
 
@@ -25,6 +27,7 @@ export const usePlayback = defineStore('playback', () => {
   let startFrame = 0;
   let held = false;
   let shownAt = 0;
+  let askedAt = 0;
   /** How many frames were shown since frames were asked for. */
   let sinceAsked = 0;
 
@@ -43,6 +46,7 @@ export const usePlayback = defineStore('playback', () => {
 
   function askAhead() {
     sinceAsked = 0;
+    askedAt = performance.now();
     frames.ahead(order(), view.look);
   }
 
@@ -80,7 +84,7 @@ export const usePlayback = defineStore('playback', () => {
   /** Whether there is a head start of frames, or all to the end. */
   function isEnough(): boolean {
     const { from, to } = range();
-    const count = Math.min(to - from - 1, Math.ceil(HEAD_START * rate()));
+    const count = Math.min(to - from - 1, Math.ceil(HEAD_START * rate()), Math.ceil(frames.room() / 2));
     for (let i = 1; i <= count; i++) {
       const frame = later(i);
       if (frame !== undefined && !frames.has(frame)) return false;
@@ -123,6 +127,8 @@ export const usePlayback = defineStore('playback', () => {
     } else if (frames.has(next) && performance.now() - shownAt >= 1000 / rate()) {
       shownAt = performance.now();
       display(next);
+    } else if (!frames.has(next) && performance.now() - askedAt > PATIENCE) {
+      askAhead();
     }
   }
 

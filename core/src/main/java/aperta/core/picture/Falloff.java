@@ -34,10 +34,11 @@ public final class Falloff {
     /**
      * How much the directions to the contour may differ (the sum of both coordinates' differences, at most √2 of their
      * angle δ) over a block, times its size, in σ: it may hide a fold of the distance a quarter of size·δ deep, and Φ is
-     * nowhere steeper than 0.4/σ, which leaves 0.8/255.
+     * nowhere steeper than 0.4/σ, which leaves 0.8/255. Far from the edge it is less steep, and they may differ by more.
      */
     private static final double FOLD = 0.8 / 255 / 0.4 * 4 * 1.414;
 
+    /** Of a block, against its side. */
     private static final double DIAGONAL = 1.415;
 
     /** Widths that change by more than this for each pixel along the contour are as good as torn. */
