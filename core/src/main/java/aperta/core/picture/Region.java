@@ -68,6 +68,10 @@ public record Region(int x, int y, int width, int height) {
         return isEmpty() ? this : new Region(x - by, y - by, width + 2 * by, height + 2 * by);
     }
 
+    public boolean contains(int px, int py) {
+        return px >= x && py >= y && px < right() && py < bottom();
+    }
+
     public boolean contains(Region other) {
         return other.isEmpty()
                 || other.x >= x && other.y >= y && other.right() <= right() && other.bottom() <= bottom();
