@@ -27,12 +27,14 @@ export class FakeSocket {
   tell(message: object) {
     this.onmessage({ data: JSON.stringify(message) });
   }
-  /** A frame as the server sends it: the header's length, the header, rows of RGBA. */
-  frame(header: object, bytes: number) {
-    const head = new TextEncoder().encode(JSON.stringify(header));
-    const all = new Uint8Array(4 + head.length + bytes);
-    new DataView(all.buffer).setUint32(0, head.length);
+  /** A frame as the server sends it: the header's length, the header, the numbers of paths, rows of RGBA. */
+  frame(header: object, bytes: number, numbers: number[] = []) {
+    const head = new TextEncoder().encode(JSON.stringify({ ...header, numbers: numbers.length }));
+    const all = new Uint8Array(4 + head.length + 4 * numbers.length + bytes);
+    const view = new DataView(all.buffer);
+    view.setUint32(0, head.length);
     all.set(head, 4);
+    numbers.forEach((n, i) => view.setInt32(4 + head.length + 4 * i, n, true));
     this.onmessage({ data: all.buffer });
   }
   of(type: string) {

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { away, boxOf, pathOf, spaced, type KnotAt } from '../lib/paths';
+import { away, boxOf, pathOf, spaced, type KnotAt, type Points } from '../lib/paths';
 import { useDesk } from '../stores/desk';
-import type { Handles, Pair, PathNow } from '../stores/frames';
+import type { Handles, Pair } from '../stores/frames';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
 import { useOnPicture } from './onPicture';
@@ -16,7 +16,7 @@ const props = defineProps<{ handles: Handles; locked: boolean }>();
 const view = useView();
 const desk = useDesk();
 const shot = useShot();
-const { at, px, follow } = useOnPicture();
+const { at, px, follow, dragging } = useOnPicture();
 
 /** More points than these are drawn as one path, and can be taken hold of where the pointer is. */
 const MANY = 400;
@@ -27,22 +27,24 @@ const path = computed(() => props.handles.paths.find((m) => m.property === view.
 const what = computed(() => (path.value?.mask ? 'mask' : 'path'));
 /** The points that can be taken hold of one by one: all, or of very many those that are chosen or near the pointer. */
 const held = computed(() => {
-  const all = path.value?.knots.map((k, i) => ({ k, i })) ?? [];
-  if (all.length <= MANY) return all;
-  const p = pointer.value;
+  const all = path.value?.points;
+  if (!all) return [];
+  const chosen = new Set(view.points);
+  const p = dragging.value ? undefined : pointer.value;
   const reach = px(30);
-  return all.filter(
-    ({ k, i }) =>
-      view.points.includes(i) || (p && Math.abs(k[0][0] - p[0]) < reach && Math.abs(k[0][1] - p[1]) < reach),
-  );
+  const near = (i: number) => p && Math.abs(all.x(i) - p[0]) < reach && Math.abs(all.y(i) - p[1]) < reach;
+  const some: { k: KnotAt; i: number }[] = [];
+  for (let i = 0; i < all.length; i++) {
+    if (all.length <= MANY || chosen.has(i) || near(i)) some.push({ k: all.knot(i), i });
+  }
+  return some;
 });
 /** The box round the chosen points, or round all of them. */
 const box = computed(() => {
   const m = path.value;
   if (!m || props.locked || view.points.length === 1) return undefined;
-  const some = view.points.length ? m.knots.filter((_, i) => view.points.includes(i)) : m.knots;
-  if (some.length < 2) return undefined;
-  const [x0, y0, x1, y1] = boxOf(some.map((k) => k[0]));
+  if (m.points.length < 2) return undefined;
+  const [x0, y0, x1, y1] = boxOf(m.points, view.points);
   const room = px(14);
   return { x0: x0 - room, y0: y0 - room, x1: x1 + room, y1: y1 + room };
 });
@@ -64,14 +66,15 @@ const middle = computed<Pair>(() => {
 const soft = computed(() => {
   const m = path.value;
   const index = view.points[0];
-  const knot = index === undefined ? undefined : m?.knots[index];
-  if (!m?.mask || index === undefined || !knot || view.points.length !== 1 || props.locked) return undefined;
-  const [nx, ny] = away(m.knots, index);
-  const reach = px(22) + ((m.feathers[index] ?? 0) * m.scale) / 2;
+  if (!m?.mask || index === undefined || view.points.length !== 1 || props.locked) return undefined;
+  if (index >= m.points.length) return undefined;
+  const at = m.points.place(index);
+  const [nx, ny] = away(m.points, index);
+  const reach = px(22) + (m.points.feather(index) * m.scale) / 2;
   return {
     index,
-    from: knot[0],
-    to: [knot[0][0] + nx * reach, knot[0][1] + ny * reach] as Pair,
+    from: at,
+    to: [at[0] + nx * reach, at[1] + ny * reach] as Pair,
     n: [nx, ny] as Pair,
   };
 });
@@ -158,37 +161,38 @@ function feather(e: PointerEvent) {
   });
 }
 
-/** Of very many points, steps too short to be seen are drawn together. */
-const drawn = (m: PathNow) => pathOf(m.knots, m.closed, m.knots.length > MANY ? px(1) : 0);
+/** What is seen of each path; of very many points, steps too short to be seen are drawn together. */
+const drawn = computed(() =>
+  props.handles.paths.map((m) => ({
+    ...m,
+    many: m.points.length > MANY,
+    line: pathOf(m.points, m.closed, m.points.length > MANY ? px(1) : 0),
+  })),
+);
 
 /** Dots that would lie on one another are left out. */
-const dots = (knots: KnotAt[]) => {
+const dots = (points: Points) => {
   const d = px(2.5);
-  return spaced(knots, px(6))
+  return spaced(points, px(6))
     .map(([x, y]) => `M${x - d} ${y - d}h${2 * d}v${2 * d}h${-2 * d}Z`)
     .join('');
 };
 </script>
 
 <template>
-  <g
-    v-for="m in handles.paths"
-    :key="m.property"
-    class="mask"
-    :class="[{ chosen: m.property === view.path }, style]"
-  >
-    <path :d="drawn(m)" class="path" :stroke-width="px(1.5)" :data-testid="`path-${m.property}`" />
+  <g v-for="m in drawn" :key="m.property" class="mask" :class="[{ chosen: m.property === view.path }, style]">
+    <path :d="m.line" class="path" :stroke-width="px(1.5)" :data-testid="`path-${m.property}`" />
     <path
-      v-if="!locked && view.tool === 'choose'"
-      :d="drawn(m)"
+      v-if="!locked && view.tool === 'choose' && !(m.many && dragging)"
+      :d="m.line"
       class="grip"
       :stroke-width="px(9)"
       @pointerdown.stop="edge($event, m.property)"
-      @pointermove="m.knots.length > MANY && (pointer = at($event))"
+      @pointermove="m.many && (pointer = at($event))"
       @dblclick.stop="m.property === view.path && add($event)"
     />
     <template v-if="!locked && m.property !== view.path">
-      <path :d="dots(m.knots)" class="dots" />
+      <path :d="dots(m.points)" class="dots" />
     </template>
   </g>
   <g v-if="path && !locked && view.tool === 'choose'" class="mask chosen">
@@ -245,7 +249,7 @@ const dots = (knots: KnotAt[]) => {
     </template>
     <template v-for="{ k, i } in held" :key="i">
       <template v-for="part in [1, 2] as const" :key="part">
-        <template v-if="far(k[part], k[0]) && (view.points.includes(i) || path.knots.length <= 8)">
+        <template v-if="far(k[part], k[0]) && (view.points.includes(i) || path.points.length <= 8)">
           <line
             :x1="k[0][0]"
             :y1="k[0][1]"
@@ -278,7 +282,7 @@ const dots = (knots: KnotAt[]) => {
         <title>{{ i === 0 ? 'The first point. ' : '' }}Double click: smooth or corner</title>
       </circle>
     </template>
-    <path v-if="path.knots.length > MANY" :d="dots(path.knots)" class="dots" />
+    <path v-if="path.points.length > MANY" :d="dots(path.points)" class="dots" />
     <template v-if="soft">
       <line
         :x1="soft.from[0]"

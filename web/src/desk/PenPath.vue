@@ -2,7 +2,7 @@
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
 import { follow } from '../lib/drag';
 import { freshId } from '../lib/layers';
-import { pathOf, type KnotAt } from '../lib/paths';
+import { pathOf, Points, type KnotAt } from '../lib/paths';
 import { useDesk } from '../stores/desk';
 import type { Pair } from '../stores/frames';
 import { useView } from '../stores/view';
@@ -31,7 +31,7 @@ const closes = computed(
 const drawn = computed(() => {
   const p = pointer.value;
   const all: KnotAt[] = p ? [...knots.value, [p, p, p]] : knots.value;
-  return pathOf(all, false);
+  return pathOf(Points.of(all), false);
 });
 
 const mask = computed(() => view.becomes === 'mask');

@@ -13,8 +13,21 @@ const desk = useDesk();
 const view = useView();
 const frames = useFrames();
 
-const now = computed(() => frames.handles?.paths.find((p) => p.property === view.path));
-const feather = computed(() => now.value?.feathers[view.points[0] ?? -1] ?? 0);
+interface Now {
+  many: number;
+  mask: boolean;
+  closed: boolean;
+}
+const path = computed(() => frames.handles?.paths.find((p) => p.property === view.path));
+/** What is said here of the path; it stays the same while points only move. */
+const now = computed<Now | undefined>((old) => {
+  const p = path.value;
+  if (!p) return undefined;
+  const { mask, closed } = p;
+  const many = p.points.length;
+  return old?.many === many && old.mask === mask && old.closed === closed ? old : { many, mask, closed };
+});
+const feather = computed(() => path.value?.points.feather(view.points[0] ?? -1) ?? 0);
 const one = computed(() => (view.points.length === 1 ? view.points[0] : undefined));
 const edit = (kind: string, more: object = {}) => ({
   edit: { kind, layer: view.layer, property: view.path, frame: view.frame, ...more },
@@ -49,7 +62,7 @@ const reverse = () => void shot.edit('Reverse path', edit('reverse-path'));
   <div v-if="now" class="points" data-testid="points">
     <div v-if="view.points.length" class="line">
       <span class="label">{{
-        one !== undefined ? `Point ${one + 1} of ${now.knots.length}` : `${view.points.length} points`
+        one !== undefined ? `Point ${one + 1} of ${now.many}` : `${view.points.length} points`
       }}</span>
       <span class="tools">
         <button class="bare link" :disabled="locked" @click="smooth(true)">Smooth</button>

@@ -1,4 +1,4 @@
-import { inject, provide, type InjectionKey, type Ref } from 'vue';
+import { inject, provide, ref, type InjectionKey, type Ref } from 'vue';
 import type { Change } from '../api/client';
 import { follow as followPointer } from '../lib/drag';
 import { useDesk } from '../stores/desk';
@@ -10,6 +10,8 @@ export interface OnPicture {
   at: (e: PointerEvent | MouseEvent) => Pair;
   /** A length on the screen, in pixels of the shot. */
   px: (n: number) => number;
+  /** Whether something is on its way with the pointer. */
+  dragging: Ref<boolean>;
   /** Drafts on the way, one kept change at the end; Escape takes it all back. */
   follow: (
     e: PointerEvent,
@@ -27,6 +29,7 @@ export function provideOnPicture(
   ended: () => void,
 ): OnPicture {
   const desk = useDesk();
+  const dragging = ref(false);
 
   function at(e: PointerEvent | MouseEvent): Pair {
     const r = svg.value?.getBoundingClientRect();
@@ -40,21 +43,24 @@ export function provideOnPicture(
     followPointer({
       move: (m) => {
         if (!last && Math.hypot(m.clientX - (start[0] ?? 0), m.clientY - (start[1] ?? 0)) < 3) return;
+        dragging.value = true;
         last = change(at(m), m);
         if (last) desk.draft(last);
       },
       end: () => {
+        dragging.value = false;
         ended();
         if (last) void desk.commit(label, last).then((done) => done && kept?.());
       },
       cancel: () => {
+        dragging.value = false;
         ended();
         desk.drop();
       },
     });
   };
 
-  const on = { at, px: (n: number) => n / zoom(), follow };
+  const on = { at, px: (n: number) => n / zoom(), follow, dragging };
   provide(ON_PICTURE, on);
   return on;
 }

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { ref, shallowRef } from 'vue';
-import type { KnotAt } from '../lib/paths';
+import { Points } from '../lib/paths';
 import type { Change } from '../api/client';
 import type { Look } from './view';
 
@@ -21,14 +21,13 @@ export interface PropertyNow {
   value?: number | Pair | string | number[];
 }
 
-/** A path by its property: points with the ends of their handles, and feathers in pixels of the path, `scale` each. */
+/** A path by its property; the feathers of its points are in pixels of the path, `scale` each. */
 export interface PathNow {
   property: string;
   mask: boolean;
   closed: boolean;
   scale: number;
-  knots: KnotAt[];
-  feathers: number[];
+  points: Points;
 }
 
 export interface Handles {
@@ -77,21 +76,37 @@ export interface Proof {
   findings: Finding[];
 }
 
-/** As it is sent: a knot is six numbers, its place and its handles from there, all in hundredths, and so are feathers. */
-type PathSent = Omit<PathNow, 'knots'> & { knots: number[] };
+/** As it is sent: how many points it has, whose numbers follow the header. */
+type PathSent = Omit<PathNow, 'points'> & { points: number };
 
-function pathNow(sent: PathSent): PathNow {
-  const at = (i: number) => (sent.knots[i] ?? 0) / 100;
-  const knots: KnotAt[] = [];
-  for (let i = 0; i < sent.knots.length; i += 6) {
-    const [x, y] = [at(i), at(i + 1)];
-    knots.push([
-      [x, y],
-      [x + at(i + 2), y + at(i + 3)],
-      [x + at(i + 4), y + at(i + 5)],
-    ]);
-  }
-  return { ...sent, knots, feathers: sent.feathers.map((f) => f / 100) };
+const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+
+/** What has not changed stays the same object, so that nothing is drawn anew for it. */
+function unchanged<T>(before: T[] | undefined, now: T[]): T[] {
+  if (!before) return now;
+  const all = now.map((n, i) => {
+    const old = before[i];
+    return old !== undefined && same(old, n) ? old : n;
+  });
+  return all.length === before.length && all.every((n, i) => n === before[i]) ? before : all;
+}
+
+function handlesNow(
+  sent: Header['handles'],
+  numbers: Int32Array,
+  before: Handles | undefined,
+): Handles | undefined {
+  if (!sent) return undefined;
+  const all = Points.several(
+    numbers,
+    sent.paths.map((p) => p.points),
+  );
+  return {
+    ...sent,
+    paths: sent.paths.map((p, i) => ({ ...p, points: all[i] ?? new Points(new Int32Array()) })),
+    properties: unchanged(before?.properties, sent.properties),
+    curve: unchanged(before?.curve, sent.curve),
+  };
 }
 
 interface Header {
@@ -104,6 +119,8 @@ interface Header {
   draft: boolean;
   ahead: boolean;
   ms: number;
+  /** How many whole numbers of four bytes lie between header and picture. */
+  numbers: number;
   safe: [number, number, number, number];
   snap?: { x?: number; y?: number };
   handles?: Omit<Handles, 'paths'> & { paths: PathSent[] };
@@ -282,7 +299,8 @@ export const useFrames = defineStore('frames', () => {
   function arrived(data: ArrayBuffer) {
     const length = new DataView(data).getUint32(0);
     const header = JSON.parse(new TextDecoder().decode(new Uint8Array(data, 4, length))) as Header;
-    const body = new Uint8ClampedArray(data, 4 + length);
+    const end = 4 + length + 4 * header.numbers;
+    const body = new Uint8ClampedArray(data, end);
     let image = kept.get(header.key);
     if (body.length > 0) {
       image = new ImageData(body, header.width, header.height);
@@ -296,7 +314,7 @@ export const useFrames = defineStore('frames', () => {
     lastMs.value = header.ms;
     snap.value = header.snap;
     safe.value = header.safe;
-    handles.value = header.handles && { ...header.handles, paths: header.handles.paths.map(pathNow) };
+    handles.value = handlesNow(header.handles, new Int32Array(data.slice(4 + length, end)), handles.value);
     if (image) paint(image, header.key, header.frame);
   }
 

@@ -14,6 +14,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.net.http.WebSocket;
 import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletionStage;
@@ -37,7 +38,7 @@ class FrameLineTest {
 
     private String shot;
 
-    private record Arrived(JsonObject header, byte[] body) {}
+    private record Arrived(JsonObject header, int[] numbers, byte[] body) {}
 
     /** One window. */
     private static final class Window implements WebSocket.Listener {
@@ -50,7 +51,7 @@ class FrameLineTest {
         public CompletionStage<?> onText(WebSocket s, CharSequence part, boolean last) {
             text.append(part);
             if (last) {
-                arrived.add(new Arrived(ShotJson.parse(text.toString()), new byte[0]));
+                arrived.add(new Arrived(ShotJson.parse(text.toString()), new int[0], new byte[0]));
                 text.setLength(0);
             }
             s.request(1);
@@ -66,9 +67,13 @@ class FrameLineTest {
                 ByteBuffer all = ByteBuffer.wrap(bytes.toByteArray());
                 byte[] head = new byte[all.getInt()];
                 all.get(head);
+                JsonObject header = ShotJson.parse(new String(head, StandardCharsets.UTF_8));
+                int[] numbers = new int[header.getInt("numbers")];
+                all.order(ByteOrder.LITTLE_ENDIAN).asIntBuffer().get(numbers);
+                all.position(all.position() + 4 * numbers.length);
                 byte[] body = new byte[all.remaining()];
                 all.get(body);
-                arrived.add(new Arrived(ShotJson.parse(new String(head, StandardCharsets.UTF_8)), body));
+                arrived.add(new Arrived(header, numbers, body));
                 bytes.reset();
             }
             s.request(1);
@@ -175,24 +180,30 @@ class FrameLineTest {
         assertThat(window.next().header.getJsonArray("keys").getString(0)).isEqualTo(word.header.getString("key"));
     }
 
-    /** Six whole numbers a knot: its place in the shot and its handles from there; the word lies at 80, 45, unturned. */
+    /**
+     * Seven whole numbers a point: its place in the shot, its handles from there, its feather; the word lies at 80, 45,
+     * unturned.
+     */
     @Test
     void aPathComesInHundredthsOfAPixel() throws Exception {
         post(
                 "/api/shots/" + shot + "/edits",
                 "{'revision': 1, 'label': 'Mask', 'patch': [{'op': 'add', 'path': '/layers/0/masks', 'value': [{'id': 'm',"
-                        + " 'name': 'm', 'path': [[-20, -10.25, 0, 0, 3, 4.5], [20, -10, 0, 0, 0, 0, 7.5], [0, 20, -1, 0, 1, 0]]}]}]}");
+                        + " 'name': 'm', 'path': [[-20, -10.25, 0, 0, 3, 4.5], [20, -10, 0, 0, 0, 0, 7.5], [0, 20, -1, 0, 1, 0]]},"
+                        + " {'id': 'n', 'name': 'n', 'path': [[0, 0], [1, 0], [0, 1]]}]}]}");
         Window window = open();
         window.say("{'type': 'show', 'seq': 1, 'frame': 0, 'scale': 0.5, 'see': 'picture', 'layer': 'w'}");
-        JsonObject path = window.next()
-                .header
-                .getJsonObject("handles")
-                .getJsonArray("paths")
-                .getJsonObject(0);
-        assertThat(path.getString("property")).isEqualTo("mask.m.path");
-        assertThat(path.getJsonArray("knots"))
-                .hasToString("[6000,3475,0,0,300,450,10000,3500,0,0,0,0,8000,6500,-100,0,100,0]");
-        assertThat(path.getJsonArray("feathers")).hasToString("[0,750,0]");
+        Arrived a = window.next();
+        JsonArray paths = a.header.getJsonObject("handles").getJsonArray("paths");
+        assertThat(paths.getJsonObject(0).getString("property")).isEqualTo("mask.m.path");
+        assertThat(paths.getJsonObject(0).getInt("points")).isEqualTo(3);
+        assertThat(paths.getJsonObject(1).getInt("points")).isEqualTo(3);
+        assertThat(a.numbers)
+                .startsWith(6000, 3475, 0, 0, 300, 450, 0)
+                .containsSequence(10000, 3500, 0, 0, 0, 0, 750)
+                .containsSequence(8000, 6500, -100, 0, 100, 0, 0, 8000, 4500)
+                .hasSize(6 * 7);
+        assertThat(a.body).hasSize(80 * 45 * 4);
     }
 
     @Test

@@ -8,8 +8,9 @@ import aperta.core.shot.Curve;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
-import java.util.stream.DoubleStream;
+import java.util.Map;
 
 /**
  * What divides the inside of a closed path from its outside, in short straight pieces, each with a width at both ends.
@@ -72,12 +73,28 @@ public final class Contour {
         return boundary;
     }
 
-    /** The pieces of the path as numbers, for content keys. */
-    public double[] numbers() {
-        return pieces.stream()
-                .flatMapToDouble(
-                        p -> DoubleStream.of(p.from.x(), p.from.y(), p.to.x(), p.to.y(), p.fromWidth, p.toWidth))
-                .toArray();
+    /** Where each piece of the path begins and ends: four numbers. */
+    public double[] places() {
+        double[] all = new double[4 * pieces.size()];
+        int at = 0;
+        for (Piece p : pieces) {
+            all[at++] = p.from.x();
+            all[at++] = p.from.y();
+            all[at++] = p.to.x();
+            all[at++] = p.to.y();
+        }
+        return all;
+    }
+
+    /** The widths at both ends of each piece. */
+    public double[] widths() {
+        double[] all = new double[2 * pieces.size()];
+        int at = 0;
+        for (Piece p : pieces) {
+            all[at++] = p.fromWidth;
+            all[at++] = p.toWidth;
+        }
+        return all;
     }
 
     /** The largest width of a piece, at least 0. */
@@ -127,14 +144,14 @@ public final class Contour {
     }
 
     private static List<Piece> bounding(List<Piece> pieces) {
-        List<List<Double>> cuts = crossings(pieces);
-        if (cuts.stream().allMatch(List::isEmpty)) {
+        Map<Integer, List<Double>> cuts = crossings(pieces);
+        if (cuts.isEmpty()) {
             return pieces;
         }
         List<Piece> all = new ArrayList<>();
         for (int i = 0; i < pieces.size(); i++) {
             double before = 0;
-            List<Double> own = new ArrayList<>(cuts.get(i));
+            List<Double> own = new ArrayList<>(cuts.getOrDefault(i, List.of()));
             own.add(1.0);
             own.sort(Comparator.naturalOrder());
             for (double t : own) {
@@ -147,26 +164,40 @@ public final class Contour {
         return all.stream().filter(p -> divides(p, pieces)).toList();
     }
 
-    /** For each piece the parameters at which others cross it. Pieces are met from the top down. */
-    private static List<List<Double>> crossings(List<Piece> pieces) {
-        List<List<Double>> cuts = new ArrayList<>();
-        pieces.forEach(p -> cuts.add(new ArrayList<>(0)));
-        Integer[] order = new Integer[pieces.size()];
+    /** Of pieces that others cross, the parameters at which they do. Pieces are met from the top down. */
+    private static Map<Integer, List<Double>> crossings(List<Piece> pieces) {
+        int n = pieces.size();
+        double[] tops = pieces.stream().mapToDouble(Piece::top).toArray();
+        double[] bottoms = pieces.stream().mapToDouble(Piece::bottom).toArray();
+        Integer[] order = new Integer[n];
         Arrays.setAll(order, i -> i);
-        Arrays.sort(order, Comparator.comparingDouble(i -> pieces.get(i).top()));
-        List<Integer> open = new ArrayList<>();
+        Arrays.sort(order, Comparator.comparingDouble(i -> tops[i]));
+        Map<Integer, List<Double>> cuts = new HashMap<>();
+        int[] open = new int[n];
+        int many = 0;
         for (int i : order) {
             Piece p = pieces.get(i);
-            open.removeIf(o -> pieces.get(o).bottom() < p.top());
-            for (int o : open) {
-                cross(pieces, i, o, cuts);
+            double left = Math.min(p.from.x(), p.to.x());
+            double right = Math.max(p.from.x(), p.to.x());
+            int kept = 0;
+            for (int k = 0; k < many; k++) {
+                int o = open[k];
+                if (bottoms[o] >= tops[i]) {
+                    open[kept++] = o;
+                    Piece other = pieces.get(o);
+                    if (Math.max(other.from.x(), other.to.x()) >= left
+                            && Math.min(other.from.x(), other.to.x()) <= right) {
+                        cross(pieces, i, o, cuts);
+                    }
+                }
             }
-            open.add(i);
+            open[kept++] = i;
+            many = kept;
         }
         return cuts;
     }
 
-    private static void cross(List<Piece> pieces, int i, int o, List<List<Double>> cuts) {
+    private static void cross(List<Piece> pieces, int i, int o, Map<Integer, List<Double>> cuts) {
         Piece a = pieces.get(i);
         Piece b = pieces.get(o);
         Point u = a.to.minus(a.from);
@@ -181,8 +212,8 @@ public final class Contour {
         // Neighbours meet at their ends, which is no crossing.
         double slack = 1e-9;
         if (s > slack && s < 1 - slack && t >= 0 && t <= 1 || t > slack && t < 1 - slack && s >= 0 && s <= 1) {
-            cuts.get(i).add(Math.min(1, Math.max(0, s)));
-            cuts.get(o).add(Math.min(1, Math.max(0, t)));
+            cuts.computeIfAbsent(i, none -> new ArrayList<>()).add(Math.min(1, Math.max(0, s)));
+            cuts.computeIfAbsent(o, none -> new ArrayList<>()).add(Math.min(1, Math.max(0, t)));
         }
     }
 

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Queue;
 import java.util.concurrent.ConcurrentLinkedQueue;
-import java.util.stream.DoubleStream;
 
 /**
  * A matte by the signed distance s of each pixel's middle from a contour, positive inside: the shape is moved outwards by a
@@ -49,9 +48,7 @@ public final class Falloff {
      * @param width over which the edge falls off everywhere, in pixels, to which the contour's own widths are added
      */
     public Falloff(Contour contour, double expand, double width) {
-        this.path = contour.pieces().stream()
-                .flatMapToDouble(p -> DoubleStream.of(p.from().x(), p.from().y(), p.to().x(), p.to().y()))
-                .toArray();
+        this.path = contour.places();
         this.boundary = contour.boundary();
         this.expand = (float) expand;
         this.uniform = (float) width;

@@ -102,6 +102,11 @@ final class Nearest {
     /** What lies within reach of a piece, in parts that aren't long. */
     private void eachPart(Contour.Piece p, Part work) {
         Point along = p.to().minus(p.from());
+        boolean isShort = Math.abs(along.x()) + Math.abs(along.y()) <= LONGEST;
+        if (isShort && isWithin(p.from()) && isWithin(p.to())) {
+            work.of(p.from(), p.to());
+            return;
+        }
         double[] t = {0, 1};
         if (!clip(p.from().x(), along.x(), far.x(), far.right(), t)
                 || !clip(p.from().y(), along.y(), far.y(), far.bottom(), t)) {
@@ -115,6 +120,10 @@ final class Nearest {
             work.of(from, to);
             from = to;
         }
+    }
+
+    private boolean isWithin(Point p) {
+        return p.x() >= far.x() && p.x() <= far.right() && p.y() >= far.y() && p.y() <= far.bottom();
     }
 
     /** Which stretch of start + t·step lies between two bounds (Liang and Barsky); whether there is one. */

@@ -25,7 +25,8 @@ final class Edged implements Step.Made<Matte>, Step.Shades {
         double out = Falloff.reach(contour, expand, width) - Math.abs(expand) + Math.max(0, expand);
         this.domain = Region.around(contour.bounds().grown(out));
         this.key = ContentKey.of("edged")
-                .numbers(contour.numbers())
+                .numbers(contour.places())
+                .numbers(contour.widths())
                 .number(expand)
                 .number(width)
                 .key();

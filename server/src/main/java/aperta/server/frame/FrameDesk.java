@@ -195,12 +195,17 @@ public class FrameDesk {
                 .add("safe", Handles.box(shot.format().titleSafe()))
                 .add("ahead", wish.getBoolean("ahead", false));
         snap.ifPresent(s -> header.add("snap", s));
-        if (wish.containsKey("layer")) {
-            handles.of(shot, number, wish.getString("layer")).ifPresent(h -> header.add("handles", h));
+        byte[] points = new byte[0];
+        Optional<Handles.Told> told =
+                wish.containsKey("layer") ? handles.of(shot, number, wish.getString("layer")) : Optional.empty();
+        if (told.isPresent()) {
+            header.add("handles", told.get().json());
+            points = told.get().bytes();
         }
+        header.add("numbers", points.length / 4);
         header.add("ms", (System.nanoTime() - start) / 1_000_000.0);
         boolean known = wish.getString("have", "").equals(frame.key());
-        v.send(header.build(), known ? new byte[0] : frame.rgba());
+        v.send(header.build(), points, known ? new byte[0] : frame.rgba());
     }
 
     private Optional<JsonObject> snapped(Shot shot, JsonObject change) {

@@ -22,7 +22,11 @@ import jakarta.json.JsonArray;
 import jakarta.json.JsonArrayBuilder;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonObjectBuilder;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 
 /** What the desk shows of the chosen layer on one frame: where its handles lie, and the value of every property. */
 final class Handles {
@@ -35,8 +39,22 @@ final class Handles {
         this.planner = planner;
     }
 
+    /**
+     * What is told, and for each point of each path seven numbers in hundredths of a pixel: its place, its two handles as
+     * they lie from there, its feather. Paths may have thousands of points and are sent with each picture: whole numbers
+     * are as quickly written as read.
+     */
+    record Told(JsonObject json, int[] points) {
+        /** Four bytes a number, the lowest first. */
+        byte[] bytes() {
+            ByteBuffer all = ByteBuffer.allocate(4 * points.length).order(ByteOrder.LITTLE_ENDIAN);
+            all.asIntBuffer().put(points);
+            return all.array();
+        }
+    }
+
     /** In pixels of the shot; nothing where there is no such layer. */
-    Optional<JsonObject> of(Shot shot, long frame, String id) {
+    Optional<Told> of(Shot shot, long frame, String id) {
         if (shot.layer(id).isEmpty()) {
             return Optional.empty();
         }
@@ -49,16 +67,17 @@ final class Handles {
         }
         Point anchor = seen.toShot().apply(seen.still().place().anchor().rest());
         JsonArrayBuilder paths = JSON.createArrayBuilder();
+        IntStream.Builder points = IntStream.builder();
         for (Mask mask : layer.masks()) {
             Affine map = mask.lock() == Mask.Lock.FRAME ? Affine.IDENTITY : seen.toShot();
-            paths.add(path("mask." + mask.id() + ".path", mask.path(), map, seen)
+            paths.add(path("mask." + mask.id() + ".path", mask.path(), map, seen, points)
                     .add("mask", true)
                     .add("closed", true));
         }
         if (layer.content() instanceof Content.Shape shape) {
             for (Content.Shape.Path p : shape.paths()) {
                 boolean closed = p.path().at(seen.frame(), BezierPath.MIX).closed();
-                paths.add(path("path." + p.id(), p.path(), seen.toShot(), seen)
+                paths.add(path("path." + p.id(), p.path(), seen.toShot(), seen, points)
                         .add("mask", false)
                         .add("closed", closed));
             }
@@ -67,7 +86,7 @@ final class Handles {
         for (Property<?> property : Property.of(layer)) {
             properties.add(property(property, layer, seen.frame()));
         }
-        return Optional.of(JSON.createObjectBuilder()
+        JsonObject json = JSON.createObjectBuilder()
                 .add("layer", id)
                 .add("exists", seen.exists())
                 .add("ownFrame", (long) Math.floor(seen.frame()))
@@ -78,7 +97,8 @@ final class Handles {
                 .add("properties", properties)
                 .add("path", path(moment, layer))
                 .add("curve", curve(layer))
-                .build());
+                .build();
+        return Optional.of(new Told(json, points.build().toArray()));
     }
 
     /** The corners of a layer as it rests, for showing where a pose leads. */
@@ -100,30 +120,27 @@ final class Handles {
         return JSON.createArrayBuilder().add(p.x()).add(p.y());
     }
 
-    /** Paths may have thousands of points, and are sent with each picture: whole numbers are short and quickly written. */
     private static int hundredths(double value) {
         return (int) Math.rint(value * 100);
     }
 
-    private static void hundredths(JsonArrayBuilder into, Point p) {
+    private static void hundredths(IntStream.Builder into, Point p) {
         into.add(hundredths(p.x())).add(hundredths(p.y()));
     }
 
-    /** Each knot is six numbers: its place, and its two handles as they lie from there. */
-    private static JsonObjectBuilder path(String property, Animated<BezierPath> path, Affine map, Moment.Seen seen) {
-        JsonArrayBuilder knots = JSON.createArrayBuilder();
-        JsonArrayBuilder feathers = JSON.createArrayBuilder();
-        for (BezierPath.Knot k : path.at(seen.frame(), BezierPath.MIX).knots()) {
-            hundredths(knots, map.apply(k.at()));
-            hundredths(knots, map.applyVector(k.in()));
-            hundredths(knots, map.applyVector(k.out()));
-            feathers.add(hundredths(k.feather()));
+    private static JsonObjectBuilder path(
+            String property, Animated<BezierPath> path, Affine map, Moment.Seen seen, IntStream.Builder into) {
+        List<BezierPath.Knot> knots = path.at(seen.frame(), BezierPath.MIX).knots();
+        for (BezierPath.Knot k : knots) {
+            hundredths(into, map.apply(k.at()));
+            hundredths(into, map.applyVector(k.in()));
+            hundredths(into, map.applyVector(k.out()));
+            into.add(hundredths(k.feather()));
         }
         return JSON.createObjectBuilder()
                 .add("property", property)
                 .add("scale", map.meanScale())
-                .add("knots", knots)
-                .add("feathers", feathers);
+                .add("points", knots.size());
     }
 
     /**

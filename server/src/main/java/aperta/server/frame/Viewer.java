@@ -82,11 +82,11 @@ final class Viewer {
         send(() -> session.sendMessage(new TextMessage(message.toString())));
     }
 
-    /** A header's length, the header, then the frame's bytes. */
-    void send(JsonObject header, byte[] body) {
+    /** A header's length, the header, the numbers of paths, then the frame's bytes. */
+    void send(JsonObject header, byte[] numbers, byte[] body) {
         byte[] head = header.toString().getBytes(StandardCharsets.UTF_8);
-        ByteBuffer all = ByteBuffer.allocate(4 + head.length + body.length);
-        all.putInt(head.length).put(head).put(body).flip();
+        ByteBuffer all = ByteBuffer.allocate(4 + head.length + numbers.length + body.length);
+        all.putInt(head.length).put(head).put(numbers).put(body).flip();
         send(() -> session.sendMessage(new BinaryMessage(all)));
     }
 

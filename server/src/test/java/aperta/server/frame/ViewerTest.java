@@ -58,14 +58,14 @@ class ViewerTest {
 
     @Test
     void aFrameTravelsWithItsHeaderBeforeIt() throws IOException {
-        viewer.send(Json.createObjectBuilder().add("seq", 3).build(), new byte[] {1, 2, 3});
+        viewer.send(Json.createObjectBuilder().add("seq", 3).build(), new byte[] {1, 0, 0, 0}, new byte[] {1, 2, 3});
         ArgumentCaptor<BinaryMessage> sent = ArgumentCaptor.forClass(BinaryMessage.class);
         verify(session).sendMessage(sent.capture());
         ByteBuffer all = sent.getValue().getPayload();
         byte[] head = new byte[all.getInt()];
         all.get(head);
         assertThat(new String(head, StandardCharsets.UTF_8)).isEqualTo("{\"seq\":3}");
-        assertThat(all.remaining()).isEqualTo(3);
+        assertThat(all.remaining()).isEqualTo(4 + 3);
     }
 
     @Test
