@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { away, boxOf, pathOf, Points, spaced, type KnotAt } from '../src/lib/paths';
+import { away, boxOf, pathOf, Points, roundDots, spaced, type KnotAt } from '../src/lib/paths';
 
 const corner = (x: number, y: number): KnotAt => [
   [x, y],
@@ -70,6 +70,16 @@ describe('paths', () => {
       [3, 2.5],
     ];
     expect(Points.of([bent]).knot(0)).toEqual(bent);
+  });
+
+  it('are dotted by one line, a dot at each place', () => {
+    expect(roundDots([])).toBe('');
+    expect(
+      roundDots([
+        [1, 2.5],
+        [3, 4],
+      ]),
+    ).toBe('M1 2.5h0M3 4h0');
   });
 
   it('have a box', () => {

@@ -4,6 +4,7 @@ import type { Change } from '../api/client';
 import { follow } from '../lib/drag';
 import { drawn } from '../lib/ease';
 import type { KeyedProperty, Row } from '../lib/layers';
+import { roundDots } from '../lib/paths';
 import { snapped, snappedBy } from '../lib/snap';
 import { framesPerSecond } from '../lib/timecode';
 import { useDesk } from '../stores/desk';
@@ -286,7 +287,9 @@ function ramped(e: PointerEvent, way: Way) {
     ></span>
     <span class="edge in" @pointerdown.stop="end($event, 'in')"></span>
     <span class="note">{{ note }}</span>
-    <span v-for="d in dots" :key="d" class="dot" :style="{ left: `${d * pace}px` }"></span>
+    <svg v-if="dots.length" class="dots" width="100%" height="22" aria-hidden="true">
+      <path :d="roundDots(dots.map((d) => [d * pace, 11]))" />
+    </svg>
     <span class="edge out" @pointerdown.stop="end($event, 'out')"></span>
   </div>
 </template>
@@ -371,14 +374,13 @@ function ramped(e: PointerEvent, way: Way) {
   white-space: nowrap;
   pointer-events: none;
 }
-.dot {
+.dots {
   position: absolute;
-  top: 8px;
-  width: 6px;
-  height: 6px;
-  margin-left: -3px;
-  border-radius: 50%;
-  background: #f4f4f4;
+  inset: 0;
+  overflow: visible;
   pointer-events: none;
+  stroke: #f4f4f4;
+  stroke-width: 6;
+  stroke-linecap: round;
 }
 </style>

@@ -307,14 +307,13 @@ function outOfGroup() {
   top: calc(50% - 7px);
   width: 13px;
   height: 13px;
-  border: 1.5px dashed #8f8f8f;
+  border: 1.5px dashed transparent;
   border-radius: 50%;
   box-sizing: border-box;
-  opacity: 0;
   cursor: grab;
 }
 .name:hover .cut {
-  opacity: 1;
+  border-color: #8f8f8f;
 }
 .inside {
   font-size: 11px;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { roundDots } from '../lib/paths';
 import { useDesk } from '../stores/desk';
 import type { Handles, Pair } from '../stores/frames';
 import { useTiming } from '../stores/timing';
@@ -37,7 +38,7 @@ const far = (a: Pair, b: Pair) => Math.hypot(a[0] - b[0], a[1] - b[1]) > px(2);
 
 <template>
   <g class="way" data-testid="way">
-    <circle v-for="(d, i) in handles.path.dots" :key="i" :cx="d[0]" :cy="d[1]" :r="px(1.6)" class="step" />
+    <path :d="roundDots(handles.path.dots)" class="step" :stroke-width="px(3.2)" data-testid="way-dots" />
     <template v-for="(k, i) in handles.path.keys" :key="k.at">
       <template v-for="part in ['in', 'out'] as const" :key="part">
         <template v-if="far(k[part], k.point)">
@@ -81,8 +82,9 @@ const far = (a: Pair, b: Pair) => Math.hypot(a[0] - b[0], a[1] - b[1]) > px(2);
 
 <style scoped>
 .step {
-  fill: #f4f4f4;
-  opacity: 0.85;
+  fill: none;
+  stroke: #f4f4f4d9;
+  stroke-linecap: round;
   pointer-events: none;
 }
 .stop {

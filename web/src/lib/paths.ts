@@ -106,6 +106,11 @@ export function pathOf(points: Points, closed: boolean, least = 0): string {
   return path + (closed ? 'Z' : '');
 }
 
+/** A dot at each place, for a line with round ends: one element for all, however many there are. */
+export function roundDots(places: Pair[]): string {
+  return places.map(([x, y]) => `M${x} ${y}h0`).join('');
+}
+
 /** The box round some points, or round all: left, top, right, bottom. */
 export function boxOf(points: Points, some: number[] = []): [number, number, number, number] {
   let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
