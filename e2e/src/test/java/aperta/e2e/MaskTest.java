@@ -156,6 +156,8 @@ class MaskTest {
         desk.saved();
         assertThat(path(desk, 0, 36).knots()).hasSize(5);
         assertThat(path(desk, 0, 24).knots()).hasSize(4);
+        // The handles come with the next picture: there are five points then.
+        desk.page.getByTestId("knot-4").waitFor();
         double[] knot = desk.middle("knot-2");
         desk.drag(knot, new double[] {knot[0] - 100, knot[1]});
         double in = path(desk, 0, 36).knots().get(2).at().x();

@@ -190,7 +190,7 @@ class FrameLineTest {
                 "/api/shots/" + shot + "/edits",
                 "{'revision': 1, 'label': 'Mask', 'patch': [{'op': 'add', 'path': '/layers/0/masks', 'value': [{'id': 'm',"
                         + " 'name': 'm', 'path': [[-20, -10.25, 0, 0, 3, 4.5], [20, -10, 0, 0, 0, 0, 7.5], [0, 20, -1, 0, 1, 0]]},"
-                        + " {'id': 'n', 'name': 'n', 'path': [[0, 0], [1, 0], [0, 1]]}]}]}");
+                        + " {'id': 'n', 'name': 'n', 'path': [[0, 0, 0, 0, 0, 0], [1, 0, 0, 0, 0, 0], [0, 1, 0, 0, 0, 0]]}]}]}");
         Window window = open();
         window.say("{'type': 'show', 'seq': 1, 'frame': 0, 'scale': 0.5, 'see': 'picture', 'layer': 'w'}");
         Arrived a = window.next();
