@@ -18,10 +18,13 @@ final class Nearest {
     /** No piece is within reach. */
     static final int NONE = -1;
 
-    /** Longer pieces are scanned in parts, each as far as it needs to be. */
-    private static final double LONGEST = 32;
-
+    /** The side of a tile of the coarse grid, in pixels, at least, and how many there are side by side at most. */
     private static final int TILE = 16;
+
+    private static final int MOST_TILES = 512;
+
+    /** Beyond all pictures. */
+    private static final double FAR = 1e8;
 
     /** So many pixels side by side are out of reach or not. */
     static final int CELL = 32;
@@ -55,6 +58,7 @@ final class Nearest {
     private final double reach;
     private final Region region;
     private final Region far;
+    private final int tile;
     private final Region tiles;
     private final double[] least;
     private double[] strips = new double[256 * STRIP];
@@ -72,11 +76,12 @@ final class Nearest {
         this.boundary = boundary;
         this.reach = reach;
         this.region = region;
-        this.far = region.grown((int) Math.ceil(reach));
-        int left = Math.floorDiv(far.x(), TILE);
-        int top = Math.floorDiv(far.y(), TILE);
+        this.far = region.grown((int) Math.ceil(Math.min(reach, FAR)));
+        this.tile = Math.max(TILE, Math.max(far.width(), far.height()) / MOST_TILES);
+        int left = Math.floorDiv(far.x(), tile);
+        int top = Math.floorDiv(far.y(), tile);
         this.tiles = new Region(
-                left, top, Math.floorDiv(far.right(), TILE) + 1 - left, Math.floorDiv(far.bottom(), TILE) + 1 - top);
+                left, top, Math.floorDiv(far.right(), tile) + 1 - left, Math.floorDiv(far.bottom(), tile) + 1 - top);
         this.least = new double[Math.toIntExact(tiles.area())];
         Arrays.fill(least, Double.POSITIVE_INFINITY);
         for (Contour.Piece p : boundary) {
@@ -99,10 +104,11 @@ final class Nearest {
         void of(Point from, Point to);
     }
 
-    /** What lies within reach of a piece, in parts that aren't long. */
+    /** What lies within reach of a piece, in parts no longer than two tiles, each of which is scanned as far as it needs. */
     private void eachPart(Contour.Piece p, Part work) {
+        double longest = 2.0 * tile;
         Point along = p.to().minus(p.from());
-        boolean isShort = Math.abs(along.x()) + Math.abs(along.y()) <= LONGEST;
+        boolean isShort = Math.abs(along.x()) + Math.abs(along.y()) <= longest;
         if (isShort && isWithin(p.from()) && isWithin(p.to())) {
             work.of(p.from(), p.to());
             return;
@@ -113,7 +119,7 @@ final class Nearest {
             return;
         }
         double stretch = t[1] - t[0];
-        int n = (int) Math.ceil(stretch * along.length() / LONGEST);
+        int n = (int) Math.ceil(stretch * along.length() / longest);
         Point from = t[0] == 0 ? p.from() : p.from().mix(p.to(), t[0]);
         for (int k = 1; k <= n; k++) {
             Point to = k == n && t[1] == 1 ? p.to() : p.from().mix(p.to(), t[0] + stretch * k / n);
@@ -167,8 +173,8 @@ final class Nearest {
 
     /** How near the boundary is to the middle of a tile, at most, as far as a place on it tells. */
     private void mark(Point place) {
-        int x = (int) Math.floor(place.x() / TILE);
-        int y = (int) Math.floor(place.y() / TILE);
+        int x = (int) Math.floor(place.x() / tile);
+        int y = (int) Math.floor(place.y() / tile);
         int at = tile(x, y);
         least[at] = Math.min(least[at], fromMiddle(place.x(), place.y(), x, y));
     }
@@ -177,8 +183,8 @@ final class Nearest {
         return (y - tiles.y()) * tiles.width() + x - tiles.x();
     }
 
-    private static double fromMiddle(double px, double py, int x, int y) {
-        return Falloff.length(px - (x + 0.5) * TILE, py - (y + 0.5) * TILE);
+    private double fromMiddle(double px, double py, int x, int y) {
+        return Falloff.length(px - (x + 0.5) * tile, py - (y + 0.5) * tile);
     }
 
     /** From tile to tile, there and back: what is near to one is not much farther from its neighbour. */
@@ -206,7 +212,7 @@ final class Nearest {
         int fromY = y + dy;
         if (fromX >= 0 && fromX < tiles.width() && fromY >= 0 && fromY < tiles.height()) {
             int at = y * tiles.width() + x;
-            double there = least[fromY * tiles.width() + fromX] + TILE * (dx * dy == 0 ? 1 : Math.sqrt(2));
+            double there = least[fromY * tiles.width() + fromX] + tile * (dx * dy == 0 ? 1 : Math.sqrt(2));
             least[at] = there < least[at] ? there : least[at];
         }
     }
@@ -281,11 +287,11 @@ final class Nearest {
 
     /** Beyond which distance, sideways from the middle of a part, it isn't the nearest any more. */
     private double end(double x, double y, double nx, double ny, double half, double open) {
-        for (double d = TILE; d < reach; d += TILE) {
+        for (double d = tile; d < reach; d += tile) {
             double px = x + d * nx;
             double py = y + d * ny;
-            int tileX = (int) Math.floor(px / TILE);
-            int tileY = (int) Math.floor(py / TILE);
+            int tileX = (int) Math.floor(px / tile);
+            int tileY = (int) Math.floor(py / tile);
             // What is true for the part's middle is so for its ends, that far away, and for the wedge beside it.
             if (tiles.contains(tileX, tileY)
                     && d * (1 - open) - half > least[tile(tileX, tileY)] + fromMiddle(px, py, tileX, tileY) + CLEAR) {
