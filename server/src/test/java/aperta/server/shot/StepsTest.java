@@ -11,7 +11,9 @@ import jakarta.json.Json;
 import jakarta.json.JsonObject;
 import java.io.StringReader;
 import java.util.Optional;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /** Undoing and redoing a gesture fifty times, as the service does it with what it keeps, gives the same bytes. */
@@ -54,5 +56,50 @@ class StepsTest {
             document = Steps.applied(document, patch).toString();
             assertThat(document).isEqualTo(to.toString());
         }
+    }
+
+    private static String there(String from, String to) {
+        return Steps.diff(json(from), json(to));
+    }
+
+    /** Both ways, by the library's own application of patches (RFC 6902). */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "{'a': 1} | {'b': 2}",
+                "{'a/b': 1, 'c~d': [1]} | {'a/b': 2, 'c~d': [1, 2]}",
+                "{'l': [{'id': 'a'}, {'id': 'b'}, {'id': 'c'}]} | {'l': [{'id': 'c'}, {'id': 'a', 'x': 1}, {'id': 'b'}]}",
+                "{'l': [{'id': 'a'}, {'id': 'b'}]} | {'l': [{'id': 'a'}, {'id': 'n'}, {'id': 'b'}]}",
+                "{'l': [{'at': 0}, {'at': 5}, {'at': 9}]} | {'l': [{'at': 0}, {'at': 9}]}",
+                "{'l': [{'at': 0}, {'at': 0}]} | {'l': [{'at': 0}]}",
+                "{'l': []} | {'l': [{'id': 'a'}]}",
+                "{'v': [1, 2]} | {'v': {'rest': [1, 2], 'keys': []}}",
+                "{'v': null} | {'v': [[1, 2], [3, 4]]}"
+            })
+    void aPatchLeadsToTheOtherDocumentAndBack(String one, String other) {
+        JsonObject a = json(one);
+        JsonObject b = json(other);
+        assertThat(Change.patched(
+                        a, Json.createReader(new StringReader(Steps.diff(a, b))).readArray()))
+                .isEqualTo(b);
+        assertThat(Change.patched(
+                        b, Json.createReader(new StringReader(Steps.diff(b, a))).readArray()))
+                .isEqualTo(a);
+    }
+
+    /** What is kept of a change is no larger than it need be. */
+    @Test
+    void onlyWhatChangedIsKept() {
+        assertThat(there(
+                        "{'a': [{'id': 'x', 'v': 1}, {'id': 'y', 'v': 2}]}",
+                        "{'a': [{'id': 'x', 'v': 1}, {'id': 'y', 'v': 3}]}"))
+                .isEqualTo("[{\"op\":\"replace\",\"path\":\"/a/1/v\",\"value\":3}]");
+        assertThat(there("{'a': [{'id': 'x'}, {'id': 'y'}]}", "{'a': [{'id': 'n'}, {'id': 'x'}, {'id': 'y'}]}"))
+                .isEqualTo("[{\"op\":\"add\",\"path\":\"/a/0\",\"value\":{\"id\":\"n\"}}]");
+        assertThat(there("{'p': [[0, 0], [1, 0]]}", "{'p': [[0, 0], [1, 1]]}"))
+                .as("the points of a path together")
+                .isEqualTo("[{\"op\":\"replace\",\"path\":\"/p\",\"value\":[[0,0],[1,1]]}]");
+        assertThat(there("{'a': 1}", "{'a': 1}")).isEqualTo("[]");
     }
 }
