@@ -43,8 +43,9 @@ const held = computed(() => {
 const box = computed(() => {
   const m = path.value;
   if (!m || props.locked || view.points.length === 1) return undefined;
-  if (m.points.length < 2) return undefined;
-  const [x0, y0, x1, y1] = boxOf(m.points, view.points);
+  const some = view.points.filter((i) => i < m.points.length);
+  if (view.points.length ? some.length < 2 : m.points.length < 2) return undefined;
+  const [x0, y0, x1, y1] = boxOf(m.points, some);
   const room = px(14);
   return { x0: x0 - room, y0: y0 - room, x1: x1 + room, y1: y1 + room };
 });
