@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
+import type { Change } from '../api/client';
+import { moved, scaled, turned, type Affine } from '../lib/affine';
 import { away, boxOf, pathOf, spaced, type KnotAt, type Points } from '../lib/paths';
 import { useDesk } from '../stores/desk';
-import type { Handles, Pair } from '../stores/frames';
+import type { Handles, Pair, PathNow } from '../stores/frames';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
 import { useOnPicture } from './onPicture';
@@ -23,7 +25,25 @@ const MANY = 400;
 /** Where the pointer rests on the edge of a path of very many points. */
 const pointer = ref<Pair>();
 
-const path = computed(() => props.handles.paths.find((m) => m.property === view.path));
+/**
+ * Points on their way: where they were taken from, and where the pointer has brought them. They follow it at once, since the
+ * engine is told of the same move; its answer comes with the picture, a moment later.
+ */
+const carried = shallowRef<{ property: string; from: Points; some: number[]; map: Affine }>();
+const lying = computed(() => carried.value?.from.mapped(carried.value.map, carried.value.some));
+watch(
+  () => props.handles,
+  (h) => {
+    if (!h.draft && !dragging.value) carried.value = undefined;
+  },
+);
+
+const paths = computed(() =>
+  props.handles.paths.map((m) =>
+    lying.value && m.property === carried.value?.property ? { ...m, points: lying.value } : m,
+  ),
+);
+const path = computed(() => paths.value.find((m) => m.property === view.path));
 const what = computed(() => (path.value?.mask ? 'mask' : 'path'));
 /** The points that can be taken hold of one by one: all, or of very many those that are chosen or near the pointer. */
 const held = computed(() => {
@@ -91,6 +111,31 @@ const edit = (kind: string, more: Record<string, unknown>) =>
     ...more,
   });
 
+/** Follows the pointer with some points, or with all where none are named. */
+function carry(
+  e: PointerEvent,
+  label: string,
+  some: number[],
+  how: (to: Pair, m: PointerEvent) => { map: Affine; change: Change },
+) {
+  const m = path.value;
+  if (!m) return;
+  const { property, points: from } = m;
+  follow(e, label, (to, ev) => {
+    const { map, change } = how(to, ev);
+    carried.value = { property, from, some, map };
+    return change;
+  });
+}
+
+function move(e: PointerEvent, label: string, some: number[]) {
+  const from = at(e);
+  carry(e, label, some, (to) => {
+    const by: Pair = [to[0] - from[0], to[1] - from[1]];
+    return { map: moved(by), change: edit('move-points', { points: some, by }) };
+  });
+}
+
 function handle(e: PointerEvent, index: number, part: 'in' | 'out') {
   follow(e, 'Move handle', (to, m) => edit('move-point', { index, part, to, both: !m.altKey }));
 }
@@ -104,24 +149,26 @@ function point(e: PointerEvent, property: string, index: number) {
     return;
   }
   if (!view.points.includes(index)) view.points = [index];
-  const from = at(e);
-  const points = view.points;
-  follow(e, `Move ${what.value} ${points.length > 1 ? 'points' : 'point'}`, (to) =>
-    points.length > 1
-      ? edit('move-points', { points, by: [to[0] - from[0], to[1] - from[1]] })
-      : edit('move-point', { index, to }),
-  );
+  const { points } = view;
+  if (points.length > 1) {
+    move(e, `Move ${what.value} points`, points);
+    return;
+  }
+  // A single point comes to lie where the pointer is.
+  const lay = path.value?.points.place(index) ?? at(e);
+  carry(e, `Move ${what.value} point`, [index], (to) => ({
+    map: moved([to[0] - lay[0], to[1] - lay[1]]),
+    change: edit('move-point', { index, to }),
+  }));
 }
 
 function edge(e: PointerEvent, property: string) {
-  const from = at(e);
   if (view.path !== property) {
     view.choosePath(property);
-    follow(e, `Move ${what.value}`, (to) =>
-      edit('move-points', { points: [], by: [to[0] - from[0], to[1] - from[1]] }),
-    );
+    move(e, `Move ${what.value}`, []);
     return;
   }
+  const from = at(e);
   follow(e, 'Bend the edge', (to) => edit('bend', { from, to }));
 }
 
@@ -134,21 +181,23 @@ function smoothOrCorner(index: number, knot: KnotAt) {
   void shot.edit(smooth ? 'Smooth' : 'Corner', edit('set-smooth', { points: [index], smooth }));
 }
 
-function whole(e: PointerEvent, kind: 'move' | 'scale' | 'turn', pivot: Pair = middle.value) {
+function scale(e: PointerEvent, pivot: Pair) {
   const from = at(e);
-  const points = view.points;
-  if (kind === 'move')
-    follow(e, `Move ${what.value}`, (to) =>
-      edit('move-points', { points, by: [to[0] - from[0], to[1] - from[1]] }),
-    );
-  else if (kind === 'scale')
-    follow(e, `Scale ${what.value}`, (to, m) =>
-      edit('scale-points', { points, pivot, from, to, even: !m.shiftKey }),
-    );
-  else
-    follow(e, `Turn ${what.value}`, (to, m) =>
-      edit('turn-points', { points, pivot, from, to, steps: m.shiftKey }),
-    );
+  const { points } = view;
+  carry(e, `Scale ${what.value}`, points, (to, m) => ({
+    map: scaled(pivot, from, to, !m.shiftKey),
+    change: edit('scale-points', { points, pivot, from, to, even: !m.shiftKey }),
+  }));
+}
+
+function turn(e: PointerEvent) {
+  const from = at(e);
+  const { points } = view;
+  const pivot = middle.value;
+  carry(e, `Turn ${what.value}`, points, (to, m) => ({
+    map: turned(pivot, from, to, m.shiftKey),
+    change: edit('turn-points', { points, pivot, from, to, steps: m.shiftKey }),
+  }));
 }
 
 function feather(e: PointerEvent) {
@@ -162,14 +211,19 @@ function feather(e: PointerEvent) {
   });
 }
 
-/** What is seen of each path; of very many points, steps too short to be seen are drawn together. */
-const drawn = computed(() =>
-  props.handles.paths.map((m) => ({
-    ...m,
-    many: m.points.length > MANY,
-    line: pathOf(m.points, m.closed, m.points.length > MANY ? px(1) : 0),
-  })),
-);
+const lines = new WeakMap<Points, { step: number; line: string }>();
+/** Of very many points, steps too short to be seen are drawn together. */
+function line(m: PathNow): string {
+  const step = m.points.length > MANY ? px(1) : 0;
+  const known = lines.get(m.points);
+  if (known?.step === step) return known.line;
+  const drawn = pathOf(m.points, m.closed, step);
+  lines.set(m.points, { step, line: drawn });
+  return drawn;
+}
+
+/** What is seen of each path. */
+const drawn = computed(() => paths.value.map((m) => ({ ...m, many: m.points.length > MANY, line: line(m) })));
 
 /** Dots that would lie on one another are left out. */
 const dots = (points: Points) => {
@@ -217,7 +271,7 @@ const dots = (points: Points) => {
         :height="px(8)"
         :stroke-width="px(1.5)"
         :data-testid="`mask-corner-${i}`"
-        @pointerdown.stop="whole($event, 'scale', corners[(i + 2) % 4])"
+        @pointerdown.stop="scale($event, corners[(i + 2) % 4] ?? middle)"
       >
         <title>Scale; with Shift each direction by itself</title>
       </rect>
@@ -228,7 +282,7 @@ const dots = (points: Points) => {
         :r="px(4.5)"
         :stroke-width="px(1.5)"
         data-testid="mask-turn"
-        @pointerdown.stop="whole($event, 'turn')"
+        @pointerdown.stop="turn"
       >
         <title>Turn; with Shift in steps of 15°</title>
       </circle>
@@ -243,7 +297,7 @@ const dots = (points: Points) => {
         :cy="middle[1]"
         :r="px(9)"
         data-testid="mask-middle"
-        @pointerdown.stop="whole($event, 'move')"
+        @pointerdown.stop="move($event, `Move ${what}`, view.points)"
       >
         <title>Move</title>
       </circle>

@@ -1,4 +1,5 @@
 import type { Pair } from '../stores/frames';
+import type { Affine } from './affine';
 
 /** A point and the ends of its two handles. */
 export type KnotAt = [Pair, Pair, Pair];
@@ -69,6 +70,29 @@ export class Points {
 
   feather(index: number): number {
     return this.number(index, 6) / 100;
+  }
+
+  /** With some of them mapped, or all where none are named; their feathers stay. */
+  mapped([a, b, c, d, e, f]: Affine, some: number[]): Points {
+    const next = this.numbers.slice();
+    const map = (index: number) => {
+      for (let i = index * SIZE; i < index * SIZE + 6; i += 2) {
+        const [x, y] = [this.numbers[i] ?? 0, this.numbers[i + 1] ?? 0];
+        // Handles are told as they lie from their point.
+        const own = i === index * SIZE ? 100 : 0;
+        next[i] = Math.round(a * x + c * y + own * e);
+        next[i + 1] = Math.round(b * x + d * y + own * f);
+      }
+    };
+    if (some.length) some.forEach(map);
+    else for (let i = 0; i < this.length; i++) map(i);
+    return new Points(next);
+  }
+
+  equals(other: Points): boolean {
+    return (
+      this.numbers.length === other.numbers.length && this.numbers.every((n, i) => n === other.numbers[i])
+    );
   }
 }
 

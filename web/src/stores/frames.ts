@@ -31,6 +31,8 @@ export interface PathNow {
 }
 
 export interface Handles {
+  /** Whether they are those of a change that isn't kept yet. */
+  draft: boolean;
   layer: string;
   exists: boolean;
   ownFrame: number;
@@ -92,7 +94,7 @@ function unchanged<T>(before: T[] | undefined, now: T[]): T[] {
 }
 
 function handlesNow(
-  sent: Header['handles'],
+  { handles: sent, draft }: Header,
   numbers: Int32Array,
   before: Handles | undefined,
 ): Handles | undefined {
@@ -100,9 +102,13 @@ function handlesNow(
   const all = Points.several(
     numbers,
     sent.paths.map((p) => p.points),
-  );
+  ).map((points, i) => {
+    const old = before?.paths[i]?.points;
+    return old?.equals(points) ? old : points;
+  });
   return {
     ...sent,
+    draft,
     paths: sent.paths.map((p, i) => ({ ...p, points: all[i] ?? new Points(new Int32Array()) })),
     properties: unchanged(before?.properties, sent.properties),
     curve: unchanged(before?.curve, sent.curve),
@@ -123,7 +129,7 @@ interface Header {
   numbers: number;
   safe: [number, number, number, number];
   snap?: { x?: number; y?: number };
-  handles?: Omit<Handles, 'paths'> & { paths: PathSent[] };
+  handles?: Omit<Handles, 'paths' | 'draft'> & { paths: PathSent[] };
 }
 
 export interface Wish extends Look {
@@ -314,7 +320,7 @@ export const useFrames = defineStore('frames', () => {
     lastMs.value = header.ms;
     snap.value = header.snap;
     safe.value = header.safe;
-    handles.value = handlesNow(header.handles, new Int32Array(data.slice(4 + length, end)), handles.value);
+    handles.value = handlesNow(header, new Int32Array(data.slice(4 + length, end)), handles.value);
     if (image) paint(image, header.key, header.frame);
   }
 

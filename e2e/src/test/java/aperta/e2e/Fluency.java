@@ -51,7 +51,7 @@ class Fluency {
             say("dragging a key: new bars", bars(desk.page));
             say("scrubbing: new bars", scrub(desk.page));
             say("stepping: a new picture at ¼", pictures(desk));
-            say("dragging a mask of 4000 points with feathers: a new picture", mask(app, desk));
+            mask(app, desk);
             measured(app, desk);
         }
     }
@@ -134,8 +134,7 @@ class Fluency {
         return ms;
     }
 
-    /** From a move of the pointer until the mask's handles have moved, which come with the picture. */
-    private static double[] mask(App app, Desk desk) {
+    private static void mask(App app, Desk desk) {
         desk.openProjects();
         desk.newShot("Coast", 1920, 1080, "24");
         desk.add("Colour");
@@ -166,22 +165,37 @@ class Fluency {
         double[] from = desk.middle("mask-middle");
         desk.page.mouse().move(from[0], from[1]);
         desk.page.mouse().down();
-        double[] ms = new double[TIMES];
+        double[] handles = new double[TIMES];
+        double[] picture = new double[TIMES];
+        desk.page.evaluate(PICTURES);
         // The first steps warm up.
         for (int i = -20; i < TIMES; i++) {
-            double t = ((Number) desk.page.evaluate(
-                            "([x, y]) => new Promise((done) => { const cx = () =>"
-                                    + " document.querySelector('[data-testid=mask-middle]').getAttribute('cx'); const was = cx();"
-                                    + " const from = performance.now(); dispatchEvent(new PointerEvent('pointermove', { clientX: x,"
-                                    + " clientY: y, bubbles: true })); const look = () => cx() !== was ? done(performance.now() - from)"
-                                    + " : requestAnimationFrame(look); look(); })",
-                            List.of(from[0] + 25 + i, from[1])))
-                    .doubleValue();
-            ms[Math.max(0, i)] = t;
+            List<?> both = (List<?>) desk.page.evaluate(FOLLOWED, List.of(from[0] + 25 + i, from[1]));
+            handles[Math.max(0, i)] = ((Number) both.get(0)).doubleValue();
+            picture[Math.max(0, i)] = ((Number) both.get(1)).doubleValue();
         }
         desk.page.mouse().up();
-        return ms;
+        say("dragging a mask of 4000 points with feathers: its line and handles", handles);
+        say("dragging a mask of 4000 points with feathers: a new picture", picture);
     }
+
+    /** Counts the pictures that are put on the screen. */
+    private static final String PICTURES = "() => { window.pictures = 0; const p = CanvasRenderingContext2D.prototype;"
+            + " const put = p.putImageData; p.putImageData = function (...all) { window.pictures++; put.apply(this, all); };"
+            + " }";
+
+    /**
+     * Resolves with the milliseconds from a move of the pointer until the mask's handles have been painted where it is, and
+     * until the picture made for it has been.
+     */
+    private static final String FOLLOWED = "([x, y]) => new Promise((done) => { const cx = () =>"
+            + " document.querySelector('[data-testid=mask-middle]').getAttribute('cx'); const was = cx(); const seen ="
+            + " window.pictures; let handles = 0; let picture = 0; const from = performance.now(); dispatchEvent(new"
+            + " PointerEvent('pointermove', { clientX: x, clientY: y, bubbles: true })); const look = () => { const lie = cx()"
+            + " !== was; const shown = window.pictures > seen; const c = new MessageChannel(); c.port1.onmessage = () => { if"
+            + " (lie && !handles) handles = performance.now() - from; if (shown && !picture) picture = performance.now() - from;"
+            + " if (handles && picture) done([handles, picture]); }; c.port2.postMessage(0); if (!lie || !shown)"
+            + " requestAnimationFrame(look); }; requestAnimationFrame(look); })";
 
     /** From an edit of 240 frames of ten layers until the reveal curve in the row has moved, and until Proof is there. */
     private static void measured(App app, Desk desk) {
