@@ -60,7 +60,7 @@ public final class Contour {
             double to = there.knots().get((i + 1) % there.knots().size()).feather() * scale;
             flatten(there.curve(i), from, to, DEEPEST, pieces);
         }
-        return new Contour(pieces);
+        return new Contour(Simplification.of(pieces));
     }
 
     /** The pieces of the path itself, in order: a point has as many windings as they go round it. */
