@@ -2,9 +2,9 @@
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { Change } from '../api/client';
 import { moved, scaled, turned, type Affine } from '../lib/affine';
-import { away, boxOf, pathOf, spaced, type KnotAt, type Points } from '../lib/paths';
+import { away, boxOf, pathOf, roundDots, spaced, type KnotAt, type Points } from '../lib/paths';
 import { useDesk } from '../stores/desk';
-import type { Handles, Pair, PathNow } from '../stores/frames';
+import type { Handles, Pair } from '../stores/frames';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
 import { useOnPicture } from './onPicture';
@@ -211,44 +211,52 @@ function feather(e: PointerEvent) {
   });
 }
 
-const lines = new WeakMap<Points, { step: number; line: string }>();
-/** Of very many points, steps too short to be seen are drawn together. */
-function line(m: PathNow): string {
-  const step = m.points.length > MANY ? px(1) : 0;
-  const known = lines.get(m.points);
-  if (known?.step === step) return known.line;
-  const drawn = pathOf(m.points, m.closed, step);
-  lines.set(m.points, { step, line: drawn });
-  return drawn;
+interface Line {
+  near: number;
+  line: string;
+  dots: string;
+}
+const lines = new WeakMap<Points, Line>();
+/** Steps of very many points that are too short to be seen are drawn together; dots that would lie on one another left out. */
+function lineOf(points: Points, closed: boolean): Line {
+  const near = px(1);
+  const known = lines.get(points);
+  if (known?.near === near) return known;
+  const line = pathOf(points, closed, points.length > MANY ? near : 0);
+  const made = { near, line, dots: roundDots(spaced(points, px(6))) };
+  lines.set(points, made);
+  return made;
 }
 
-/** What is seen of each path. */
-const drawn = computed(() => paths.value.map((m) => ({ ...m, many: m.points.length > MANY, line: line(m) })));
-
-/** Dots that would lie on one another are left out. */
-const dots = (points: Points) => {
-  const d = px(2.5);
-  return spaced(points, px(6))
-    .map(([x, y]) => `M${x - d} ${y - d}h${2 * d}v${2 * d}h${-2 * d}Z`)
-    .join('');
-};
+/** What is seen of each path. One that is carried as a whole is drawn as it was, and mapped by the browser. */
+const drawn = computed(() =>
+  paths.value.map((m) => {
+    const c = carried.value;
+    const whole = c && c.property === m.property && !c.some.length ? c : undefined;
+    const transform = whole && `matrix(${whole.map.join(' ')})`;
+    return { ...m, ...lineOf(whole?.from ?? m.points, m.closed), transform, many: m.points.length > MANY };
+  }),
+);
 </script>
 
 <template>
   <g v-for="m in drawn" :key="m.property" class="mask" :class="[{ chosen: m.property === view.path }, style]">
-    <path :d="m.line" class="path" :stroke-width="px(1.5)" :data-testid="`path-${m.property}`" />
+    <path :d="m.line" :transform="m.transform" class="path" :data-testid="`path-${m.property}`" />
     <path
       v-if="!locked && view.tool === 'choose' && !(m.many && dragging)"
       :d="m.line"
+      :transform="m.transform"
       class="grip"
-      :stroke-width="px(9)"
       @pointerdown.stop="edge($event, m.property)"
       @pointermove="m.many && (pointer = at($event))"
       @dblclick.stop="m.property === view.path && add($event)"
     />
-    <template v-if="!locked && m.property !== view.path">
-      <path :d="dots(m.points)" class="dots" />
-    </template>
+    <path
+      v-if="!locked && (m.many || m.property !== view.path)"
+      :d="m.dots"
+      :transform="m.transform"
+      class="dots"
+    />
   </g>
   <g v-if="path && !locked && view.tool === 'choose'" class="mask chosen">
     <template v-if="box">
@@ -337,7 +345,6 @@ const dots = (points: Points) => {
         <title>{{ i === 0 ? 'The first point. ' : '' }}Double click: smooth or corner</title>
       </circle>
     </template>
-    <path v-if="path.points.length > MANY" :d="dots(path.points)" class="dots" />
     <template v-if="soft">
       <line
         :x1="soft.from[0]"
@@ -366,10 +373,16 @@ const dots = (points: Points) => {
 </template>
 
 <style scoped>
-.mask .path {
+.path,
+.grip,
+.dots {
   fill: none;
+  vector-effect: non-scaling-stroke;
+}
+.mask .path {
   stroke: #f4f4f4;
-  stroke-dasharray: 8 5;
+  stroke-width: 1.5px;
+  stroke-dasharray: 5 3;
   pointer-events: none;
 }
 .mask.chosen .path {
@@ -386,8 +399,8 @@ const dots = (points: Points) => {
   stroke: var(--warn);
 }
 .grip {
-  fill: none;
   stroke: transparent;
+  stroke-width: 9px;
   pointer-events: stroke;
   cursor: move;
 }
@@ -395,7 +408,9 @@ const dots = (points: Points) => {
   cursor: crosshair;
 }
 .dots {
-  fill: #f4f4f4;
+  stroke: #f4f4f4;
+  stroke-width: 5px;
+  stroke-linecap: square;
   pointer-events: none;
 }
 .knot {

@@ -307,11 +307,10 @@ export const useFrames = defineStore('frames', () => {
     const header = JSON.parse(new TextDecoder().decode(new Uint8Array(data, 4, length))) as Header;
     const end = 4 + length + 4 * header.numbers;
     const body = new Uint8ClampedArray(data, end);
-    let image = kept.get(header.key);
-    if (body.length > 0) {
-      image = new ImageData(body, header.width, header.height);
-      keep(header.key, image);
-    }
+    const known = kept.get(header.key) ?? (header.key === shownKey ? shown.value : undefined);
+    const image = body.length > 0 ? new ImageData(body, header.width, header.height) : known;
+    // Drafts come by the dozen and would push out what playback needs; one that has become true stays.
+    if (image && !header.draft) keep(header.key, image);
     if (header.ahead) return;
     if (header.seq === asked.seq && body.length > 0) took = performance.now() - asked.at;
     // A late draft may be shown on the way to a newer one, but never after what was kept.
@@ -325,7 +324,8 @@ export const useFrames = defineStore('frames', () => {
   }
 
   function keep(key: string, image: ImageData) {
-    if (!kept.has(key)) bytes += image.data.length;
+    if (kept.has(key)) return;
+    bytes += image.data.length;
     kept.set(key, image);
     for (const [oldest, old] of kept) {
       if (bytes <= KEPT_BYTES) break;

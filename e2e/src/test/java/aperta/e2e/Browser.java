@@ -9,20 +9,23 @@ import java.util.List;
 
 /** Debian's Chromium without a window, and what went wrong on its pages. */
 final class Browser implements AutoCloseable {
+    /** No graphics card, nothing asked for anywhere else. */
+    static final List<String> ARGUMENTS = List.of(
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            "--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1");
+
     private final Playwright playwright = Playwright.create();
     private final com.microsoft.playwright.Browser browser = playwright
             .chromium()
             .launch(new BrowserType.LaunchOptions()
                     .setExecutablePath(Path.of("/usr/bin/chromium"))
-                    .setArgs(List.of(
-                            "--no-sandbox",
-                            "--disable-gpu",
-                            "--disable-quic",
-                            "--no-first-run",
-                            "--disable-background-networking",
-                            "--disable-component-update",
-                            "--disable-sync",
-                            "--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1")));
+                    .setArgs(ARGUMENTS));
     final List<String> errors = new ArrayList<>();
 
     Page page() {
