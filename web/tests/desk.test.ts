@@ -1,16 +1,19 @@
 import { mount } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { nextTick } from 'vue';
+import { defineComponent, nextTick, ref } from 'vue';
 import CutBrackets from '../src/desk/CutBrackets.vue';
 import CutSection from '../src/desk/CutSection.vue';
 import EaseEditor from '../src/desk/EaseEditor.vue';
+import { provideOnPicture } from '../src/desk/onPicture';
+import PathHandles from '../src/desk/PathHandles.vue';
 import ProofPanel from '../src/desk/ProofPanel.vue';
 import PropertyRow from '../src/desk/PropertyRow.vue';
 import RenderDrawer from '../src/desk/RenderDrawer.vue';
 import TimelineBar from '../src/desk/TimelineBar.vue';
 import TimelineKeys from '../src/desk/TimelineKeys.vue';
 import { rows } from '../src/lib/layers';
-import { useFrames, type PropertyNow } from '../src/stores/frames';
+import { Points } from '../src/lib/paths';
+import { useFrames, type Pair, type PropertyNow } from '../src/stores/frames';
 import { useProject } from '../src/stores/project';
 import { useProof } from '../src/stores/proof';
 import { useShot } from '../src/stores/shot';
@@ -304,5 +307,101 @@ describe('renders', () => {
     expect(text).toContain('frame 60 of 120, 7 s left');
     expect(text).toContain('Frame 3: the disk is full.');
     expect(document.querySelector('[data-testid=download]')?.getAttribute('href')).toBe('/api/jobs/3/file');
+  });
+});
+
+describe('the points of a path', () => {
+  const numbers = [
+    [100, 100],
+    [300, 100],
+    [300, 200],
+    [100, 200],
+  ].flatMap(([x, y]) => [(x ?? 0) * 100, (y ?? 0) * 100, 0, 0, 0, 0, 0]);
+  const handles = (draft: boolean, by = 0) => ({
+    draft,
+    layer: 'a',
+    exists: true,
+    ownFrame: 0,
+    corners: [],
+    resting: [],
+    anchor: [0, 0] as Pair,
+    paths: [
+      {
+        property: 'mask.m.path',
+        mask: true,
+        closed: true,
+        scale: 1,
+        points: new Points(Int32Array.from(numbers, (n, i) => (i % 7 === 0 ? n + by * 100 : n))),
+      },
+    ],
+    properties: [],
+    curve: [],
+    path: { dots: [], keys: [] },
+  });
+
+  /** Above a Picture whose pixels are those of the screen. */
+  function above() {
+    arrange(layer('a'));
+    useView().choosePath('mask.m.path');
+    const over = defineComponent({
+      components: { PathHandles },
+      props: { handles: { type: Object, required: true } },
+      setup() {
+        const svg = ref<SVGSVGElement>();
+        provideOnPicture(
+          svg,
+          () => 1,
+          () => undefined,
+        );
+        return { svg };
+      },
+      template: '<svg ref="svg"><PathHandles :handles="handles" :locked="false" /></svg>',
+    });
+    return mount(over, { props: { handles: handles(false) }, attachTo: document.body });
+  }
+
+  it('follow the pointer at once, whatever is still on its way from the engine, which has the last word', async () => {
+    const wrapper = above();
+    const calls = answers(view([layer('a')], 1));
+    const middle = () => Number(wrapper.get('[data-testid=mask-middle]').attributes('cx'));
+    const line = () => wrapper.get('[data-testid="path-mask.m.path"]').attributes();
+    const move = async (type: string, x: number, target: EventTarget = window) => {
+      target.dispatchEvent(
+        new MouseEvent(type, { clientX: x, clientY: 150, bubbles: true, cancelable: true }),
+      );
+      await nextTick();
+    };
+    const drawn = line().d;
+    expect(middle()).toBe(200);
+    await move('pointerdown', 200, wrapper.get('[data-testid=mask-middle]').element);
+    await move('pointermove', 240);
+    expect(middle()).toBe(240);
+    expect(line()).toMatchObject({ d: drawn, transform: 'matrix(1 0 0 1 40 0)' });
+    await move('pointermove', 260);
+    await wrapper.setProps({ handles: handles(true, 40) });
+    expect(middle()).toBe(260);
+    await move('pointerup', 260);
+    await settle();
+    expect(calls[0]?.body?.edit).toMatchObject({ kind: 'move-points', points: [], by: [60, 0] });
+    expect(middle()).toBe(260);
+    await wrapper.setProps({ handles: handles(false, 61) });
+    expect(middle()).toBe(261);
+    expect(line().transform).toBeUndefined();
+    wrapper.unmount();
+  });
+
+  it('go back where Escape ends it, once the engine has answered', async () => {
+    const wrapper = above();
+    const knot = wrapper.get('[data-testid=knot-1]');
+    const x = () => Number(wrapper.get('[data-testid=knot-1]').attributes('cx'));
+    knot.element.dispatchEvent(new MouseEvent('pointerdown', { clientX: 302, clientY: 101, bubbles: true }));
+    dispatchEvent(new MouseEvent('pointermove', { clientX: 352, clientY: 131 }));
+    await nextTick();
+    expect(x()).toBe(352);
+    expect(wrapper.get('[data-testid="path-mask.m.path"]').attributes('d')).toContain('L352 131');
+    dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' }));
+    await wrapper.setProps({ handles: handles(false) });
+    expect(x()).toBe(300);
+    wrapper.unmount();
   });
 });

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { moved, scaled, turned, type Affine } from '../src/lib/affine';
 import { away, boxOf, pathOf, Points, roundDots, spaced, type KnotAt } from '../src/lib/paths';
 
 const corner = (x: number, y: number): KnotAt => [
@@ -72,6 +73,36 @@ describe('paths', () => {
     expect(Points.of([bent]).knot(0)).toEqual(bent);
   });
 
+  it('are mapped with their handles, all of them or some', () => {
+    const bent: KnotAt = [
+      [10, 20],
+      [8, 20],
+      [12, 26],
+    ];
+    const points = Points.of([bent, ...square]);
+    const all = points.mapped(moved([5, -3]), []);
+    expect(all.knot(0)).toEqual([
+      [15, 17],
+      [13, 17],
+      [17, 23],
+    ]);
+    expect(all.place(2)).toEqual([15, -3]);
+    const some = points.mapped(scaled([0, 0], [1, 1], [3, 3], true), [0, 3]);
+    expect(some.knot(0)).toEqual([
+      [30, 60],
+      [24, 60],
+      [36, 78],
+    ]);
+    expect([some.place(2), some.place(3)]).toEqual([
+      [10, 0],
+      [30, 30],
+    ]);
+    expect(points.knot(0)).toEqual(bent);
+    expect([points.equals(Points.of([bent, ...square])), points.equals(all)]).toEqual([true, false]);
+    const soft = new Points(Int32Array.from([100, 200, 0, 0, 0, 0, 750]));
+    expect(soft.mapped(moved([1, 1]), []).feather(0)).toBe(7.5);
+  });
+
   it('are dotted by one line, a dot at each place', () => {
     expect(roundDots([])).toBe('');
     expect(
@@ -95,5 +126,35 @@ describe('paths', () => {
     const [rx, ry] = away(Points.of(round), 2);
     expect(rx).toBeCloseTo(Math.SQRT1_2);
     expect(ry).toBeCloseTo(-Math.SQRT1_2);
+  });
+});
+
+/** As SVG 2 defines matrix(a, b, c, d, e, f). */
+const apply = ([a, b, c, d, e, f]: Affine, [x, y]: [number, number]) => [
+  a * x + c * y + e,
+  b * x + d * y + f,
+];
+
+describe('maps of the plane', () => {
+  it('scale about what stays, evenly or each direction by itself', () => {
+    const even = scaled([10, 20], [20, 20], [30, 25], true);
+    expect(apply(even, [10, 20])).toEqual([10, 20]);
+    expect(apply(even, [20, 30])).toEqual([30, 40]);
+    const free = scaled([10, 20], [20, 40], [40, 30], false);
+    expect(apply(free, [20, 40])).toEqual([40, 30]);
+    expect(apply(free, [10, 20])).toEqual([10, 20]);
+    const level = scaled([10, 20], [30, 20], [50, 90], false);
+    expect(apply(level, [30, 26])).toEqual([50, 26]);
+    const gone = scaled([0, 0], [10, 0], [0, 5], true);
+    expect(gone[0]).toBe(1e-3);
+  });
+
+  it('turn about what stays, in steps if asked', () => {
+    const quarter = turned([1, 1], [5, 1], [1, 9], false);
+    const [x, y] = apply(quarter, [3, 1]);
+    expect(x).toBeCloseTo(1);
+    expect(y).toBeCloseTo(3);
+    const step = turned([0, 0], [10, 0], [10, 2.2], true);
+    expect(Math.atan2(step[1], step[0])).toBeCloseTo(Math.PI / 12);
   });
 });

@@ -131,6 +131,31 @@ describe('the line to the frame desk', () => {
     expect(socket.of('show')[0]).toMatchObject({ revision: 7, draft: { edit: { kind: 'move' } } });
   });
 
+  it('keeps a draft that has become true, and only the last of the others', async () => {
+    const { frames, socket } = open();
+    const draft = { edit: { kind: 'move' } };
+    const told = { frame: 3, width: 2, height: 1, ahead: false, ms: 3 };
+    frames.askKeys({ scale: 0.5, see: 'picture' });
+    socket.tell({ type: 'keys', seq: socket.of('keys')[0]?.seq, keys: ['d1', 'd6', 'k2'] });
+    for (let n = 1; n <= 6; n++) {
+      frames.show({ frame: 3, scale: 0.5, see: 'picture', draft, revision: 7 });
+      const { seq } = socket.of('show').at(-1) ?? {};
+      socket.frame({ ...told, seq, key: `d${n}`, draft: true }, 8);
+    }
+    await settle();
+    expect([...frames.ready]).toEqual([]);
+    // Back to what was shown a moment before: the server knows that it is here and doesn't send it again.
+    const before = frames.shown;
+    frames.show({ frame: 3, scale: 0.5, see: 'picture', draft, revision: 7 });
+    socket.frame({ ...told, seq: socket.of('show').at(-1)?.seq, key: 'd5', draft: true }, 0);
+    expect(frames.shown).not.toBe(before);
+    frames.show({ frame: 1, scale: 0.5, see: 'picture' });
+    socket.frame({ ...told, frame: 1, seq: socket.of('show').at(-1)?.seq, key: 'd6', draft: false }, 0);
+    expect(frames.shown).toBe(before);
+    await settle();
+    expect([...frames.ready]).toEqual([1]);
+  });
+
   it('asks for half the size while something is dragged, where the whole takes too long', () => {
     const { frames, socket } = open();
     let now = 0;

@@ -143,6 +143,8 @@ export interface Wish extends Look {
 }
 
 const KEPT_BYTES = 640e6;
+/** More than are ever asked for at once. */
+const DRAFTS = 4;
 /** What takes longer, in milliseconds, is asked for at half its size while something is dragged. */
 const FLUENT = 40;
 
@@ -165,6 +167,7 @@ export const useFrames = defineStore('frames', () => {
   const proofProblem = ref('');
 
   const kept = new Map<string, ImageData>();
+  const drafts = new Map<string, ImageData>();
   let bytes = 0;
   let socket: WebSocket | undefined;
   let seq = 0;
@@ -206,6 +209,7 @@ export const useFrames = defineStore('frames', () => {
     closing = true;
     socket?.close();
     kept.clear();
+    drafts.clear();
     bytes = 0;
     shown.value = undefined;
     handles.value = undefined;
@@ -307,10 +311,10 @@ export const useFrames = defineStore('frames', () => {
     const header = JSON.parse(new TextDecoder().decode(new Uint8Array(data, 4, length))) as Header;
     const end = 4 + length + 4 * header.numbers;
     const body = new Uint8ClampedArray(data, end);
-    const known = kept.get(header.key) ?? (header.key === shownKey ? shown.value : undefined);
+    const known = kept.get(header.key) ?? drafts.get(header.key);
     const image = body.length > 0 ? new ImageData(body, header.width, header.height) : known;
-    // Drafts come by the dozen and would push out what playback needs; one that has become true stays.
-    if (image && !header.draft) keep(header.key, image);
+    if (image && header.draft) keepDraft(header.key, image);
+    else if (image) keep(header.key, image);
     if (header.ahead) return;
     if (header.seq === asked.seq && body.length > 0) took = performance.now() - asked.at;
     // A late draft may be shown on the way to a newer one, but never after what was kept.
@@ -334,6 +338,14 @@ export const useFrames = defineStore('frames', () => {
       bytes -= old.data.length;
     }
     count();
+  }
+
+  /** Drafts come by the dozen and would push out what playback needs: only those that answers may still refer to stay. */
+  function keepDraft(key: string, image: ImageData) {
+    drafts.delete(key);
+    drafts.set(key, image);
+    const [oldest] = drafts.keys();
+    if (drafts.size > DRAFTS && oldest !== undefined) drafts.delete(oldest);
   }
 
   let counting = false;
