@@ -254,5 +254,43 @@ class MaskTest {
         desk.button("Star").click();
         desk.drag(desk.at(100, 100, W), desk.at(300, 300, W));
         assertThat(path(desk, 1, 0).knots()).hasSize(10);
+        follows(desk);
+    }
+
+    /** What follows the pointer at once lies where the engine then says it does; the layer is turned and scaled. */
+    private static void follows(Desk desk) {
+        desk.section("Place");
+        desk.press("Escape");
+        desk.number("Rotation", "203");
+        desk.number("Scale across", "80");
+        desk.section("Cut");
+        desk.page.getByTestId("mask-1").click();
+        for (String hold : new String[] {"mask-middle", "mask-corner-0", "mask-turn", "knot-3"}) {
+            double[] from = desk.middle(hold);
+            desk.page.mouse().move(from[0], from[1]);
+            desk.page.mouse().down();
+            desk.page.mouse().move(from[0] + 20, from[1] + 9);
+            desk.page.mouse().move(from[0] + 31, from[1] + 17);
+            List<?> meant = line(desk);
+            desk.page.mouse().up();
+            desk.saved();
+            desk.page.waitForTimeout(300);
+            List<?> kept = line(desk);
+            for (int i = 0; i < 4; i++) {
+                assertThat(((Number) kept.get(i)).doubleValue())
+                        .as("%s, %d", hold, i)
+                        .isCloseTo(((Number) meant.get(i)).doubleValue(), within(0.05));
+            }
+            assertThat(kept.get(4)).as("the engine's word").isEqualTo("null");
+        }
+    }
+
+    /** Two points of the second mask's line on the screen, one of them far along it, and how it is mapped. */
+    private static List<?> line(Desk desk) {
+        return (List<?>)
+                desk.page.evaluate("() => { const line = document.querySelectorAll('.mask .path')[1]; const at ="
+                        + " (share) => { const p = line.getPointAtLength(share *"
+                        + " line.getTotalLength()).matrixTransform(line.getScreenCTM()); return [p.x, p.y]; }; return [...at(0),"
+                        + " ...at(0.6), String(line.getAttribute('transform'))]; }");
     }
 }
