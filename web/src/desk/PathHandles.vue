@@ -222,8 +222,9 @@ function lineOf(points: Points, closed: boolean): Line {
   const near = px(1);
   const known = lines.get(points);
   if (known?.near === near) return known;
-  const line = pathOf(points, closed, points.length > MANY ? near : 0);
-  const made = { near, line, dots: roundDots(spaced(points, px(6))) };
+  const many = points.length > MANY;
+  const line = pathOf(points, closed, many ? near : 0);
+  const made = { near, line, dots: roundDots(spaced(points, px(many ? 14 : 6))) };
   lines.set(points, made);
   return made;
 }
@@ -252,10 +253,11 @@ const drawn = computed(() =>
       @dblclick.stop="m.property === view.path && add($event)"
     />
     <path
-      v-if="!locked && (m.many || m.property !== view.path)"
+      v-if="!locked && (m.many ? !dragging : m.property !== view.path)"
       :d="m.dots"
       :transform="m.transform"
       class="dots"
+      :class="{ many: m.many }"
     />
   </g>
   <g v-if="path && !locked && view.tool === 'choose'" class="mask chosen">
@@ -412,6 +414,9 @@ const drawn = computed(() =>
   stroke-width: 5px;
   stroke-linecap: square;
   pointer-events: none;
+}
+.dots.many {
+  stroke-width: 3px;
 }
 .knot {
   fill: #1e1e1e;

@@ -4,6 +4,7 @@ import aperta.core.shot.BezierPath;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Shot;
 import aperta.media.json.ShotJson;
+import com.microsoft.playwright.Locator;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -134,7 +135,7 @@ class Fluency {
                 + " \"/layers/0/masks\", \"value\": " + masks + "}]}");
         desk.layer("Colour");
         desk.section("Cut");
-        desk.page.getByTestId("mask-0").click();
+        desk.page.getByTestId("mask-0").click(new Locator.ClickOptions().setPosition(4, 4));
         time("mask", TIMES / 2);
         time(
                 "mask",
