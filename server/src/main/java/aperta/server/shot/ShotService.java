@@ -143,10 +143,12 @@ public class ShotService {
         return fresh;
     }
 
-    /** The newest revision. */
+    /** The newest revision. Asked for with every picture: the document is only fetched where it has changed. */
     @Transactional(readOnly = true)
     public Read newest(UUID id) {
-        return read(get(id));
+        Read known = read.get(id);
+        Optional<Long> revision = shots.revision(id);
+        return known != null && revision.equals(Optional.of(known.revision)) ? known : read(get(id));
     }
 
     private ShotRow get(UUID id) {
