@@ -307,6 +307,33 @@ class FrameLineTest {
         assertThat(window.next().header().getString("detail")).contains("has no curve");
     }
 
+    /** Whatever is remembered between pictures: what has been acknowledged is seen, and what was refused isn't. */
+    @Test
+    void theNextPictureIsThatOfTheNewestRevision() throws Exception {
+        Window window = open();
+        for (int n = 1; n <= 12; n++) {
+            post(
+                    "/api/shots/" + shot + "/edits",
+                    "{'revision': " + n + ", 'label': 'Move', 'edit': {'kind': 'move', 'layer': 'w', 'frame': 0, 'by':"
+                            + " [0, 1], 'snap': false}}");
+            HttpResponse<String> refused = http.send(
+                    HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + "/api/shots/" + shot + "/edits"))
+                            .header("content-type", "application/json")
+                            .POST(HttpRequest.BodyPublishers.ofString("{\"revision\": " + (n + 1)
+                                    + ", \"label\": \"None\", \"edit\": {\"kind\": \"delete\", \"layers\": [\"x\"]}}"))
+                            .build(),
+                    HttpResponse.BodyHandlers.ofString());
+            assertThat(refused.statusCode()).isBetween(400, 499);
+            window.say("{'type': 'show', 'seq': 1, 'frame': 0, 'scale': 0.5, 'see': 'picture', 'layer': 'w'}");
+            JsonObject told = window.next().header;
+            while (told.getString("type", "").equals("revision")) {
+                told = window.next().header;
+            }
+            assertThat(told.getInt("revision")).isEqualTo(n + 1);
+            assertThat(told.getJsonObject("handles").getJsonArray("anchor")).hasToString("[80.0," + (45.0 + n) + "]");
+        }
+    }
+
     @Test
     void twoWindowsStayInStep() throws Exception {
         Window one = open();

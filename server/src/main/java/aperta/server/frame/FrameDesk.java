@@ -169,7 +169,7 @@ public class FrameDesk {
 
     private void show(Viewer v, JsonObject wish) {
         long start = System.nanoTime();
-        ShotService.Read read = shots.newest(v.shot());
+        ShotService.Read read = shots.current(v.shot());
         Shot shot = read.shot();
         Optional<JsonObject> snap = Optional.empty();
         boolean draft = wish.get("draft") instanceof JsonObject;
@@ -222,7 +222,7 @@ public class FrameDesk {
 
     /** Names of all frames, so that a window knows which of those it has are still true. */
     private void keys(Viewer v, JsonObject wish) {
-        ShotService.Read read = shots.newest(v.shot());
+        ShotService.Read read = shots.current(v.shot());
         JsonArrayBuilder all = JSON.createArrayBuilder();
         double scale = scale(wish);
         Bytes.See see = see(wish);
@@ -240,7 +240,7 @@ public class FrameDesk {
 
     /** Of the newest revision, or of a draft of it, so that curves move while keys are dragged. */
     private void curves(Viewer v, JsonObject wish) {
-        ShotService.Read read = shots.newest(v.shot());
+        ShotService.Read read = shots.current(v.shot());
         Shot shot = read.shot();
         if (wish.get("draft") instanceof JsonObject change) {
             shot = new Change(change).apply(shot, planner);
@@ -254,7 +254,7 @@ public class FrameDesk {
     }
 
     private void pick(Viewer v, JsonObject wish) {
-        Shot shot = shots.newest(v.shot()).shot();
+        Shot shot = shots.current(v.shot()).shot();
         Point p = new Point(
                 wish.getJsonNumber("x").doubleValue(), wish.getJsonNumber("y").doubleValue());
         JsonObjectBuilder answer =

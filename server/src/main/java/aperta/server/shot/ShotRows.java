@@ -11,10 +11,6 @@ import org.springframework.data.jpa.repository.Query;
 interface ShotRows extends JpaRepository<ShotRow, UUID> {
     List<ShotRow> findByProjectIdOrderByCreatedAt(UUID projectId);
 
-    /** Without the document, which may be large. */
-    @Query("select s.revision from ShotRow s where s.id = :id")
-    Optional<Long> revision(UUID id);
-
     /** Holds the row, so that edits of one shot follow one another. */
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select s from ShotRow s where s.id = :id")

@@ -21,8 +21,11 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.event.TransactionalEventListener;
 
 /** Shots, their revisions, undo and redo. */
 @Service
@@ -35,6 +38,7 @@ public class ShotService {
     private final MediaService media;
     private final ApplicationEventPublisher events;
     private final Map<UUID, Read> read = new ConcurrentHashMap<>();
+    private final Map<UUID, Long> revisions = new ConcurrentHashMap<>();
 
     /** A shot that has been read from its document. */
     public record Read(UUID project, long revision, Shot shot) {}
@@ -143,12 +147,29 @@ public class ShotService {
         return fresh;
     }
 
-    /** The newest revision. Asked for with every picture: the document is only fetched where it has changed. */
+    /** The newest revision. */
     @Transactional(readOnly = true)
     public Read newest(UUID id) {
+        Read found = read(get(id));
+        revisions.merge(id, found.revision, Math::max);
+        return found;
+    }
+
+    /**
+     * The newest revision, for who asks with every picture: the database is asked only where a revision has been committed
+     * since, since nobody but this server writes to it. A shot that is deleted meanwhile is still seen.
+     */
+    public Read current(UUID id) {
         Read known = read.get(id);
-        Optional<Long> revision = shots.revision(id);
-        return known != null && revision.equals(Optional.of(known.revision)) ? known : read(get(id));
+        boolean newest = known != null && revisions.getOrDefault(id, -1L) == known.revision;
+        return newest ? known : newest(id);
+    }
+
+    /** Before windows are told, who then ask for it. */
+    @Order(Ordered.HIGHEST_PRECEDENCE)
+    @TransactionalEventListener
+    public void committed(ShotChanged event) {
+        revisions.merge(event.shot(), event.revision(), Math::max);
     }
 
     private ShotRow get(UUID id) {
