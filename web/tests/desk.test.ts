@@ -317,7 +317,7 @@ describe('the points of a path', () => {
     [300, 200],
     [100, 200],
   ].flatMap(([x, y]) => [(x ?? 0) * 100, (y ?? 0) * 100, 0, 0, 0, 0, 0]);
-  const handles = (draft: boolean, by = 0) => ({
+  const handles = (draft: boolean, by = 0, closed = true) => ({
     draft,
     layer: 'a',
     exists: true,
@@ -329,7 +329,7 @@ describe('the points of a path', () => {
       {
         property: 'mask.m.path',
         mask: true,
-        closed: true,
+        closed,
         scale: 1,
         points: new Points(Int32Array.from(numbers, (n, i) => (i % 7 === 0 ? n + by * 100 : n))),
       },
@@ -387,6 +387,19 @@ describe('the points of a path', () => {
     await wrapper.setProps({ handles: handles(false, 61) });
     expect(middle()).toBe(261);
     expect(line().transform).toBeUndefined();
+    wrapper.unmount();
+  });
+
+  it('are drawn anew where nothing but the path’s end has changed', async () => {
+    const wrapper = above();
+    const line = () => wrapper.get('[data-testid="path-mask.m.path"]').attributes('d');
+    expect(line()).toMatch(/Z$/);
+    const open = handles(false, 0, false);
+    const [now] = open.paths;
+    const [before] = (wrapper.props() as { handles: typeof open }).handles.paths;
+    if (now && before) now.points = before.points;
+    await wrapper.setProps({ handles: open });
+    expect(line()).not.toMatch(/Z$/);
     wrapper.unmount();
   });
 

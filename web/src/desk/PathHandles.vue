@@ -212,6 +212,7 @@ function feather(e: PointerEvent) {
 }
 
 interface Line {
+  closed: boolean;
   near: number;
   line: string;
   dots: string;
@@ -221,10 +222,10 @@ const lines = new WeakMap<Points, Line>();
 function lineOf(points: Points, closed: boolean): Line {
   const near = px(1);
   const known = lines.get(points);
-  if (known?.near === near) return known;
+  if (known?.near === near && known.closed === closed) return known;
   const many = points.length > MANY;
   const line = pathOf(points, closed, many ? near : 0);
-  const made = { near, line, dots: roundDots(spaced(points, px(many ? 14 : 6))) };
+  const made = { closed, near, line, dots: roundDots(spaced(points, px(many ? 14 : 6))) };
   lines.set(points, made);
   return made;
 }
