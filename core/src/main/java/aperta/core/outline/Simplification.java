@@ -13,11 +13,12 @@ import java.util.List;
  */
 final class Simplification {
     /**
-     * How far an end that is left out may lie off the line, and its width off the line's, as shares of the width: what falls
-     * off over σ, half of the width, rises by at most 0.4 for each σ, so that half a step of 255 is not reached.
+     * How far an end that is left out may lie off the line, as a share of the width there. An edge that falls off over σ,
+     * half of the width, rises by at most 0.4 for each σ: that is less than half a step of 255.
      */
     static final double OFF = 0.0024;
 
+    /** How far its width may be off the line's, as a share of it: less than a quarter of a step. */
     static final double WIDTH_OFF = 0.004;
 
     /** Widths count as this at least, in pixels: the fall of a sharp edge across the square of a pixel. */
