@@ -11,6 +11,7 @@ import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
 
@@ -111,7 +112,7 @@ final class Unwatched implements AutoCloseable {
         chromium.destroy();
         chromium.onExit().join();
         try (Stream<Path> all = Files.walk(profile)) {
-            all.sorted(java.util.Comparator.reverseOrder())
+            all.sorted(Comparator.reverseOrder())
                     .forEach(p -> p.toFile().delete());
         } catch (IOException e) {
             throw new IllegalStateException(e);
