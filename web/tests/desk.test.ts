@@ -4,6 +4,7 @@ import { defineComponent, nextTick, ref } from 'vue';
 import CutBrackets from '../src/desk/CutBrackets.vue';
 import CutSection from '../src/desk/CutSection.vue';
 import EaseEditor from '../src/desk/EaseEditor.vue';
+import MediaDrawer from '../src/desk/MediaDrawer.vue';
 import { provideOnPicture } from '../src/desk/onPicture';
 import PathHandles from '../src/desk/PathHandles.vue';
 import ProofPanel from '../src/desk/ProofPanel.vue';
@@ -307,6 +308,35 @@ describe('renders', () => {
     expect(text).toContain('frame 60 of 120, 7 s left');
     expect(text).toContain('Frame 3: the disk is full.');
     expect(document.querySelector('[data-testid=download]')?.getAttribute('href')).toBe('/api/jobs/3/file');
+  });
+});
+
+describe('media', () => {
+  it('are added once they are ready, and until then cancelled or tried again', async () => {
+    arrange(layer('a'));
+    const clip = { kind: 'VIDEO', width: 160, height: 90, rate: '24', frames: 48, alpha: false, message: '' };
+    const project = useProject();
+    project.media = [
+      { ...clip, id: '1', name: 'rain.mov', state: 'READY' },
+      { ...clip, id: '2', name: 'tram.mov', state: 'IMPORTING' },
+      { ...clip, id: '3', name: 'hill.mov', state: 'FAILED' },
+    ] as never;
+    // The job of what is ready has yet to say that it is done.
+    project.jobs = [
+      { id: 'a', kind: 'IMPORT', mediaId: '1', state: 'RUNNING', done: 48, total: 48 },
+      { id: 'b', kind: 'IMPORT', mediaId: '2', state: 'RUNNING', done: 12, total: 48 },
+      { id: 'c', kind: 'IMPORT', mediaId: '3', state: 'FAILED', done: 0, total: 48 },
+    ] as never;
+    const wrapper = mount(MediaDrawer, { props: { open: true }, attachTo: document.body });
+    await nextTick();
+    const row = (name: string) => document.querySelector(`[data-testid="media-${name}"]`);
+    const buttons = (name: string) =>
+      [...(row(name)?.querySelectorAll('button') ?? [])].map((b) => b.textContent?.trim());
+    expect(buttons('rain.mov')).toEqual(['Add']);
+    expect(buttons('tram.mov')).toEqual(['Cancel']);
+    expect(row('tram.mov')?.textContent).toContain('25 %');
+    expect(buttons('hill.mov')).toEqual(['Try again']);
+    wrapper.unmount();
   });
 });
 

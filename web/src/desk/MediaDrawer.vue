@@ -24,9 +24,15 @@ function add(m: Media) {
   open.value = false;
 }
 
-const working = (m: Media): Job | undefined => project.busy.find((j) => j.mediaId === m.id);
-const stopped = (m: Media): Job | undefined =>
-  project.jobs.find((j) => j.mediaId === m.id && (j.state === 'CANCELLED' || j.state === 'FAILED'));
+/** The job that brings it in; what is ready may have one that is about to say so. */
+const bringing = (m: Media, jobs: Job[]): Job | undefined =>
+  m.state === 'READY' ? undefined : jobs.find((j) => j.mediaId === m.id);
+const working = (m: Media) => bringing(m, project.busy);
+const stopped = (m: Media) =>
+  bringing(
+    m,
+    project.jobs.filter((j) => j.state === 'CANCELLED' || j.state === 'FAILED'),
+  );
 
 async function attempt(work: () => Promise<unknown>) {
   try {
