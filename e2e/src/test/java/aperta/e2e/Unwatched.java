@@ -112,8 +112,7 @@ final class Unwatched implements AutoCloseable {
         chromium.destroy();
         chromium.onExit().join();
         try (Stream<Path> all = Files.walk(profile)) {
-            all.sorted(Comparator.reverseOrder())
-                    .forEach(p -> p.toFile().delete());
+            all.sorted(Comparator.reverseOrder()).forEach(p -> p.toFile().delete());
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
