@@ -22,7 +22,7 @@ public final class Flattening {
         this.tolerance = tolerance;
     }
 
-    /** Four numbers an edge: x0, y0, x1, y1. Level edges are left out. */
+    /** Four numbers an edge: x0, y0, x1, y1. */
     public static double[] edges(Outline outline, Box box, double tolerance) {
         Flattening f = new Flattening(box, tolerance);
         double[] c = new double[6];
@@ -75,7 +75,8 @@ public final class Flattening {
     }
 
     private void line(double x0, double y0, double x1, double y1) {
-        if (y0 == y1 || Math.max(y0, y1) <= box.y0() || Math.min(y0, y1) >= box.y1() || Math.min(x0, x1) >= box.x1()) {
+        boolean level = y0 == y1 && (x0 == x1 || Math.max(x0, x1) <= box.x0());
+        if (level || Math.max(y0, y1) <= box.y0() || Math.min(y0, y1) >= box.y1() || Math.min(x0, x1) >= box.x1()) {
             return;
         }
         if (count + 4 > edges.length) {

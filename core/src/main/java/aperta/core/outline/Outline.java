@@ -89,8 +89,8 @@ public final class Outline {
 
     /** The band that a round-joined pen of {@code width} pixels leaves when it follows the outline. */
     public Outline stroked(double width) {
-        return of(
-                new BasicStroke((float) width, BasicStroke.CAP_ROUND, BasicStroke.JOIN_ROUND).createStrokedShape(path));
+        return of(new BasicStroke((float) width, BasicStroke.CAP_ROUND, BasicStroke.JOIN_ROUND)
+                .createStrokedShape(Strokable.of(path, width)));
     }
 
     /** The box around all points and handles; not smaller than the outline itself. */

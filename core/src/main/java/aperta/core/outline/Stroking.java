@@ -94,7 +94,7 @@ public final class Stroking {
         float limit = (float) stroke.fixed(Measure.MITRE_LIMIT);
         float width = (float) stroke.fixed(Measure.WIDTH);
         return new BasicStroke(width, cap, corner, limit, dash, (float) phase(piece.from()))
-                .createStrokedShape(Outline.line(piece.path()));
+                .createStrokedShape(Strokable.of(Outline.line(piece.path()), width));
     }
 
     /** How far into the pattern a place of the path lies. */

@@ -40,9 +40,14 @@ final class Blend {
     }
 
     private static void straight(Picture p, int i, float alpha, float[] into) {
-        into[0] = p.red[i] / alpha;
-        into[1] = p.green[i] / alpha;
-        into[2] = p.blue[i] / alpha;
+        into[0] = inDomain(p.red[i] / alpha);
+        into[1] = inDomain(p.green[i] / alpha);
+        into[2] = inDomain(p.blue[i] / alpha);
+    }
+
+    /** The functions are defined for colours of 0 to 1; light beyond them takes part as the brightest there is. */
+    private static float inDomain(float value) {
+        return value < 0 ? 0 : value > 1 ? 1 : value;
     }
 
     /** B(Cb, Cs) of the mode. */

@@ -47,6 +47,24 @@ public final class Compose {
     }
 
     /**
+     * Adds a picture's light to another only as far as there is something: each sum {@code αb·Cb + αb·αs·Cs}, and the alpha
+     * stays what it was.
+     */
+    public static void addInside(Picture backdrop, Picture source) {
+        Region both = backdrop.domain().intersect(source.domain());
+        for (int y = both.y(); y < both.bottom(); y++) {
+            int at = backdrop.index(both.x(), y);
+            int from = source.index(both.x(), y);
+            for (int k = 0; k < both.width(); k++) {
+                float alpha = backdrop.alpha[at + k];
+                backdrop.red[at + k] += alpha * source.red[from + k];
+                backdrop.green[at + k] += alpha * source.green[from + k];
+                backdrop.blue[at + k] += alpha * source.blue[from + k];
+            }
+        }
+    }
+
+    /**
      * Takes back what a picture that was laid over another shows beside it: Porter and Duff's <em>atop</em>,
      * {@code Fa = αb, Fb = 1 − αa}, with whichever colours it was laid over.
      *

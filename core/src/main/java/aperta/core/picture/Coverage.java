@@ -9,14 +9,23 @@ import java.util.Arrays;
  * The share of each pixel's area that lies inside an outline: exact for polygons. Every edge adds, in each row, the
  * signed area between itself and the right end of the pixels it crosses; summing along the row gives the winding
  * number averaged over the pixel, whose size, at most 1, is the coverage. (Area accumulation as in scan conversion by
- * signed areas; Catmull 1978 for the exact-area filter.) Contours that overlap within one pixel in opposite directions
- * cancel there: see {@link Outline#merged}.
+ * signed areas; Catmull 1978 for the exact-area filter.) Where an outline runs through a pixel more than once, parts that
+ * it goes round twice, or in opposite directions, would spoil the mean: {@link PixelAreas} measures those pixels.
  */
 public final class Coverage {
     /** Of a pixel; keeps the error of curves under 1/255 of a pixel's area. */
     private static final double TOLERANCE = 0.002;
 
-    private Coverage() {}
+    /** A mean that is off by less, by rounding, is right. */
+    private static final double ROUNDING = 1e-7;
+
+    private final double[] edges;
+    private final Region region;
+
+    private Coverage(double[] edges, Region region) {
+        this.edges = edges;
+        this.region = region;
+    }
 
     /** The coverage on {@code region}, in raster pixels. */
     public static Matte of(Outline outline, Region region, Bands bands) {
@@ -26,23 +35,84 @@ public final class Coverage {
         }
         Box box = new Box(region.x(), region.y(), region.right(), region.bottom());
         double[] edges = Flattening.edges(outline, box, TOLERANCE);
-        bands.run(region.height(), 32, (from, to) -> {
-            double[] sums = new double[(to - from) * (region.width() + 2)];
-            for (int i = 0; i < edges.length; i += 4) {
-                edge(edges, i, region, region.y() + from, region.y() + to, sums);
+        Coverage coverage = new Coverage(edges, region);
+        bands.run(region.height(), 32, (from, to) -> coverage.rows(matte, region.y() + from, region.y() + to));
+        return matte;
+    }
+
+    private void rows(Matte matte, int top, int bottom) {
+        int width = region.width();
+        double[] sums = new double[(bottom - top) * (width + 2)];
+        Runs runs = new Runs(top, bottom);
+        for (int i = 0; i < edges.length; i += 4) {
+            edge(edges, i, region, top, bottom, sums);
+            runs.add(i);
+        }
+        for (int row = 0; row < bottom - top; row++) {
+            double winding = 0;
+            int at = matte.index(region.x(), top + row);
+            int s = row * (width + 2);
+            PixelAreas areas = null;
+            for (int x = 0; x < width; x++) {
+                winding += sums[s + x];
+                double covered = Math.min(1, Math.abs(winding));
+                if (runs.count[row * width + x] > 1) {
+                    areas = areas == null ? new PixelAreas(edges, top + row) : areas;
+                    double exact = areas.of(region.x() + x);
+                    covered = Math.abs(exact - covered) > ROUNDING ? exact : covered;
+                }
+                matte.value[at + x] = (float) covered;
             }
-            for (int row = 0; row < to - from; row++) {
-                double winding = 0;
-                int at = matte.index(region.x(), region.y() + from + row);
-                int s = row * (region.width() + 2);
-                for (int x = 0; x < region.width(); x++) {
-                    winding += sums[s + x];
-                    matte.value[at + x] = (float) Math.min(1, Math.abs(winding));
+        }
+    }
+
+    /**
+     * How often the outline runs through each pixel of some rows. Edges that follow one another are one run, which
+     * divides a pixel into two windings only.
+     */
+    private final class Runs {
+        private static final int NONE = -8;
+
+        private final int top;
+        private final int bottom;
+        private final int[] last;
+        private final byte[] count;
+
+        Runs(int top, int bottom) {
+            this.top = top;
+            this.bottom = bottom;
+            this.last = new int[(bottom - top) * region.width()];
+            this.count = new byte[last.length];
+            Arrays.fill(last, NONE);
+        }
+
+        void add(int i) {
+            double y0 = Math.min(edges[i + 1], edges[i + 3]);
+            double y1 = Math.max(edges[i + 1], edges[i + 3]);
+            if (y1 <= top || y0 >= bottom || Math.max(edges[i], edges[i + 2]) <= region.x()) {
+                return;
+            }
+            boolean follows = i > 0 && edges[i] == edges[i - 2] && edges[i + 1] == edges[i - 1];
+            double slope = y1 > y0 ? (edges[i + 2] - edges[i]) / (edges[i + 3] - edges[i + 1]) : 0;
+            int end = (int) Math.min(bottom, y1 > y0 ? Math.ceil(y1) : Math.floor(y1) + 1);
+            for (int y = (int) Math.max(top, Math.floor(y0)); y < end; y++) {
+                double from = edges[i] + (Math.max(y0, y) - edges[i + 1]) * slope;
+                double to = y1 > y0 ? edges[i] + (Math.min(y1, y + 1) - edges[i + 1]) * slope : edges[i + 2];
+                double left = Math.min(from, to) - region.x();
+                double right = Math.max(from, to) - region.x();
+                int last = (int) Math.min(region.width(), Math.max(Math.ceil(right), Math.floor(left) + 1));
+                for (int x = (int) Math.max(0, Math.floor(left)); x < last; x++) {
+                    touch((y - top) * region.width() + x, i, follows);
                 }
             }
-            Arrays.fill(sums, 0);
-        });
-        return matte;
+        }
+
+        private void touch(int pixel, int edge, boolean follows) {
+            if (!follows || last[pixel] != edge - 4) {
+                count[pixel] = (byte) Math.min(2, count[pixel] + 1);
+            }
+            last[pixel] = edge;
+        }
     }
 
     private static void edge(double[] e, int i, Region region, int top, int bottom, double[] sums) {

@@ -1,16 +1,26 @@
 package aperta.core.picture;
 
 /**
- * Grey-scale dilation and erosion by a disc: each pixel becomes the greatest, or the least, of all within a radius (Serra
- * 1982). A radius between two whole ones mixes their results. Along the rows the greatest of a window is found with three comparisons
- * a pixel whatever its width (van Herk 1992; Gil and Werman 1993).
+ * Grey-scale dilation and erosion by a disc: each place becomes the greatest, or the least, of all within a radius (Serra
+ * 1982), also between the middles of pixels ({@link BetweenPixels}), so that edges move by the radius itself in every
+ * direction. The greatest of whole pixels is found first, in a disc that is a little too small and in one that is too large; where
+ * the two differ, the circle itself is looked along. Along the rows the greatest of a window is found with three comparisons a pixel
+ * whatever its width (van Herk 1992; Gil and Werman 1993).
  */
 public final class Dilation {
+    /** A place between pixels takes from those around it, up to this far away. */
+    private static final double BETWEEN = 1.5;
+
+    /** How far the places on the circle that are looked at are apart, in pixels, at most. */
+    private static final double APART = 0.7;
+
+    private static final int FEWEST = 24;
+
     private Dilation() {}
 
     /** How many pixels it looks away from each. */
     public static int reach(double by) {
-        return (int) Math.ceil(Math.abs(by));
+        return by == 0 ? 0 : (int) Math.ceil(Math.abs(by)) + BetweenPixels.AROUND + 1;
     }
 
     /**
@@ -21,24 +31,15 @@ public final class Dilation {
      */
     public static Matte by(double by, Matte source, Region part, Bands bands) {
         double radius = Math.abs(by);
-        int whole = (int) Math.floor(radius);
-        float share = (float) (radius - whole);
         Matte from = source;
         if (by < 0) {
             from = new Matte(source.domain());
             from.copyFrom(source);
             MatteMath.invert(from);
         }
-        Matte result = greatest(from, whole, part, bands);
-        if (share > 0) {
-            Matte wider = greatest(from, whole + 1, part, bands);
-            for (int y = part.y(); y < part.bottom(); y++) {
-                int at = result.index(part.x(), y);
-                int other = wider.index(part.x(), y);
-                for (int k = 0; k < part.width(); k++) {
-                    result.value[at + k] += share * (wider.value[other + k] - result.value[at + k]);
-                }
-            }
+        Matte result = greatest(from, radius, part, bands);
+        if (radius > 0) {
+            refine(result, greatest(from, radius + BETWEEN, part, bands), from, radius, bands);
         }
         if (by < 0) {
             MatteMath.invert(result);
@@ -46,11 +47,42 @@ public final class Dilation {
         return result;
     }
 
-    private static Matte greatest(Matte source, int radius, Region part, Bands bands) {
+    /** Looks along the circle round each pixel that might be greater than it was found to be. */
+    private static void refine(Matte found, Matte most, Matte source, double radius, Bands bands) {
+        Region part = found.domain();
+        int count = 8 * (int) Math.ceil(Math.max(FEWEST, 2 * Math.PI * radius / APART) / 8);
+        double[] dx = new double[count];
+        double[] dy = new double[count];
+        for (int i = 0; i < count; i++) {
+            dx[i] = radius * StrictMath.cos(2 * Math.PI * i / count);
+            dy[i] = radius * StrictMath.sin(2 * Math.PI * i / count);
+        }
+        BetweenPixels between = new BetweenPixels(source, part.grown((int) Math.ceil(radius)), bands);
+        bands.run(part.height(), 16, (from, to) -> {
+            for (int y = part.y() + from; y < part.y() + to; y++) {
+                int at = found.index(part.x(), y);
+                int other = most.index(part.x(), y);
+                for (int x = 0; x < part.width(); x++) {
+                    float value = found.value[at + x];
+                    if (value < most.value[other + x]) {
+                        for (int i = 0; i < count; i++) {
+                            float there = between.at(part.x() + x + dx[i], y + dy[i]);
+                            value = there > value ? there : value;
+                        }
+                        found.value[at + x] = Math.min(value, most.value[other + x]);
+                    }
+                }
+            }
+        });
+    }
+
+    /** The greatest of the pixels whose middles lie within a radius. */
+    private static Matte greatest(Matte source, double disc, Region part, Bands bands) {
         Matte result = new Matte(part);
+        int radius = (int) Math.floor(disc);
         int[] half = new int[radius + 1];
         for (int dy = 0; dy <= radius; dy++) {
-            half[dy] = (int) Math.round(Math.sqrt((double) radius * radius - (double) dy * dy));
+            half[dy] = (int) Math.floor(Math.sqrt(disc * disc - (double) dy * dy));
         }
         bands.run(part.height(), 64, (from, to) -> {
             int top = part.y() + from;

@@ -97,6 +97,9 @@ public final class Falloff {
 
         private final int[] inCells;
 
+        /** The winding number left of the region, of each row. */
+        private final int[] leftOf = new int[ROWS];
+
         Band(Matte matte, Nearest nearest) {
             this.matte = matte;
             this.nearest = nearest;
@@ -111,7 +114,8 @@ public final class Falloff {
             scan.run(rows);
             wind(rows);
             for (int row = 0; row < rows.height(); row++) {
-                int winding = 0;
+                int winding = leftOf[row];
+                leftOf[row] = 0;
                 for (int cell = 0; cell < cells; cell++) {
                     int from = cell * Nearest.CELL;
                     int to = Math.min(width, from + Nearest.CELL);
@@ -136,10 +140,12 @@ public final class Falloff {
                 int end = (int) Math.min(rows.bottom(), Math.ceil((ay < by ? by : ay) - 0.5));
                 for (int y = first; y < end; y++) {
                     double x = path[i] + (y + 0.5 - ay) / (by - ay) * (path[i + 2] - path[i]);
-                    double at = Math.max(0, Math.ceil(x - 0.5) - rows.x());
-                    if (at < width) {
-                        int row = y - rows.y();
-                        int sign = by > ay ? 1 : -1;
+                    double at = Math.ceil(x - 0.5) - rows.x();
+                    int row = y - rows.y();
+                    int sign = by > ay ? 1 : -1;
+                    if (at < 0) {
+                        leftOf[row] += sign;
+                    } else if (at < width) {
                         int cell = (int) at / Nearest.CELL;
                         if (scan.reaches(cell)) {
                             changes[row * width + (int) at] += sign;
@@ -168,7 +174,7 @@ public final class Falloff {
                     value = normal(moved, sigma * sigma + PIXEL);
                     if (sigma < SHARP) {
                         Point away = nearest.away(scan.nearest[at], new Point(left + x + 0.5, y + 0.5));
-                        double share = covered(moved, Math.abs(away.x()), Math.abs(away.y()));
+                        double share = PixelShare.inside(moved, away.x(), away.y());
                         value = (float) (share + (value - share) * sigma / SHARP);
                     }
                 }
@@ -176,19 +182,6 @@ public final class Falloff {
             }
             return winding;
         }
-    }
-
-    /** The share of a unit square inside a straight line at a distance from its middle; the normal need not be 1 long. */
-    private static double covered(double s, double nx, double ny) {
-        double length = length(nx, ny);
-        double a = Math.max(nx, ny) / length;
-        double b = Math.min(nx, ny) / length;
-        // Seen along the normal the square is a trapezium: it rises over b, and lasts as wide as a − b.
-        double outer = (a + b) / 2;
-        double inner = (a - b) / 2;
-        double d = Math.abs(s);
-        double beyond = d >= outer ? 0 : d >= inner ? square(outer - d) / (2 * a * b) : 0.5 - d / a;
-        return s > 0 ? 1 - beyond : beyond;
     }
 
     /** Φ(x/σ), read linearly from a table; beyond the tail exactly 0 or 1. */

@@ -6,7 +6,8 @@ import aperta.core.geometry.Box;
 /**
  * Lays a decoded frame on a picture. Where pixel falls on pixel the values are copied as they are; otherwise each
  * pixel is the mean of n × n bilinear samples, n the number of source pixels that one pixel spans, rounded up, so that
- * a reduced frame doesn't flicker. Beyond the frame's edge there is nothing.
+ * a reduced frame doesn't flicker. At its edge the frame's last pixels stand for what lies beyond, and what is seen of
+ * them is the share of the pixel that the frame covers.
  */
 public final class Sampler {
     private static final double EXACT = 1e-7;
@@ -15,13 +16,24 @@ public final class Sampler {
     private final Pixels source;
     private final Affine toSource;
     private final Transfer transfer;
+    private final double width;
+    private final double height;
 
     /**
      * @param toSource from raster pixels to the frame's pixels, both with (0, 0) at the corner of the first pixel
      * @param transfer what becomes of the frame's values before they are mixed
      */
     public Sampler(Pixels source, Affine toSource, Transfer transfer) {
+        this(source, source.width(), source.height(), toSource, transfer);
+    }
+
+    /**
+     * @param width and {@code height}: how much of the frame there is, in its pixels; the last ones may count in part
+     */
+    public Sampler(Pixels source, double width, double height, Affine toSource, Transfer transfer) {
         this.source = source;
+        this.width = width;
+        this.height = height;
         this.toSource = toSource;
         this.transfer = transfer;
     }
@@ -38,7 +50,7 @@ public final class Sampler {
 
     /** Writes every pixel of {@code into}. */
     public void paint(Picture into, Scratch scratch) {
-        if (isCopy(toSource)) {
+        if (isCopy(toSource) && width == source.width() && height == source.height()) {
             copy(into);
         } else {
             resample(into, scratch);
@@ -65,8 +77,9 @@ public final class Sampler {
 
     private void resample(Picture into, Scratch scratch) {
         Region d = into.domain();
-        Box seen = toSource.apply(new Box(d.x(), d.y(), d.right(), d.bottom())).grown(1);
-        Region part = Region.around(seen).intersect(new Region(0, 0, source.width(), source.height()));
+        Box around =
+                toSource.apply(new Box(d.x(), d.y(), d.right(), d.bottom())).grown(1);
+        Region part = Region.around(around).intersect(new Region(0, 0, source.width(), source.height()));
         if (part.isEmpty()) {
             into.clear();
             return;
@@ -77,16 +90,20 @@ public final class Sampler {
         }
         int nx = samples(StrictMath.hypot(toSource.a(), toSource.b()));
         int ny = samples(StrictMath.hypot(toSource.c(), toSource.d()));
+        PlacedFrame frame = new PlacedFrame(width, height, toSource);
         float[] sum = new float[4];
         float share = 1f / (nx * ny);
+        boolean opaque = !source.hasAlpha();
         for (int y = d.y(); y < d.bottom(); y++) {
             int i = into.index(d.x(), y);
             for (int x = d.x(); x < d.right(); x++, i++) {
                 mean(values, x, y, nx, ny, sum);
-                into.red[i] = sum[0] * share;
-                into.green[i] = sum[1] * share;
-                into.blue[i] = sum[2] * share;
-                into.alpha[i] = sum[3] * share;
+                float covered = (float) frame.share(x, y);
+                float seen = share * covered;
+                into.red[i] = sum[0] * seen;
+                into.green[i] = sum[1] * seen;
+                into.blue[i] = sum[2] * seen;
+                into.alpha[i] = opaque ? covered : sum[3] * seen;
             }
         }
         scratch.give(values);
@@ -114,8 +131,10 @@ public final class Sampler {
         }
     }
 
-    private static void bilinear(Picture values, double px, double py, float[] sum) {
+    private void bilinear(Picture values, double left, double top, float[] sum) {
         Region d = values.domain();
+        double px = left < 0 ? 0 : left > source.width() - 1 ? source.width() - 1 : left;
+        double py = top < 0 ? 0 : top > source.height() - 1 ? source.height() - 1 : top;
         int x = (int) Math.floor(px);
         int y = (int) Math.floor(py);
         float fx = (float) (px - x);
@@ -142,8 +161,7 @@ public final class Sampler {
     }
 
     private static void edge(Picture values, int x, int y, float weight, float[] sum) {
-        Region d = values.domain();
-        if (x < d.x() || y < d.y() || x >= d.right() || y >= d.bottom()) {
+        if (weight == 0) {
             return;
         }
         int i = values.index(x, y);

@@ -15,22 +15,28 @@ final class Clip implements Step.Paints {
     private final Decoded frame;
     private final Affine toSource;
     private final Region domain;
-    private final boolean opaque;
+    private final boolean copied;
+    private final boolean alpha;
+    private final double width;
+    private final double height;
     private final Transfer transfer;
     private final ContentKey key;
 
-    /** @param toRaster from the decoded frame's pixels to raster pixels; must have an inverse */
-    Clip(Decoded frame, boolean alpha, Light light, Affine toRaster) {
-        int width = frame.domain().width();
-        int height = frame.domain().height();
+    /**
+     * @param width and {@code height}: of the frame in the decoded frame's pixels, the last of which may count in part
+     * @param toRaster from the decoded frame's pixels to raster pixels; must have an inverse
+     */
+    Clip(Decoded frame, double width, double height, boolean alpha, Light light, Affine toRaster) {
         this.frame = frame;
         this.toSource = toRaster.inverse().orElseThrow();
-        boolean copy = Sampler.isCopy(toSource);
+        this.width = width;
+        this.height = height;
+        this.alpha = alpha;
+        this.copied = Sampler.isCopy(toSource) && frame.isWhole(width, height);
         Box box = toRaster.apply(new Box(0, 0, width, height));
-        this.domain = copy
-                ? new Region((int) Math.rint(box.x0()), (int) Math.rint(box.y0()), width, height)
-                : Region.around(box.grown(1));
-        this.opaque = copy && !alpha;
+        this.domain = copied
+                ? new Region((int) Math.rint(box.x0()), (int) Math.rint(box.y0()), (int) width, (int) height)
+                : Region.around(box);
         this.transfer = Transfer.of(light);
         this.key = ContentKey.of("clip")
                 .step(frame)
@@ -62,12 +68,21 @@ final class Clip implements Step.Paints {
 
     @Override
     public Cover cover(Region part, Tile tile) {
-        return opaque && domain.contains(part) ? Cover.ALL : Step.Paints.super.cover(part, tile);
+        return !alpha && covers(part) ? Cover.ALL : Step.Paints.super.cover(part, tile);
+    }
+
+    /** Whether all of a part lies on the frame. */
+    private boolean covers(Region part) {
+        if (copied) {
+            return domain.contains(part);
+        }
+        Box on = toSource.apply(new Box(part.x(), part.y(), part.right(), part.bottom()));
+        return on.x0() >= 0 && on.y0() >= 0 && on.x1() <= width && on.y1() <= height;
     }
 
     @Override
     public Optional<Straight> straight(Region part, Tile tile) {
-        return opaque && domain.contains(part)
+        return copied && !alpha && domain.contains(part)
                 ? Optional.of(
                         new Straight(tile.made(frame), (int) Math.rint(toSource.e()), (int) Math.rint(toSource.f())))
                 : Optional.empty();
@@ -75,6 +90,6 @@ final class Clip implements Step.Paints {
 
     @Override
     public void paint(Picture into, Tile tile) {
-        new Sampler(tile.made(frame), toSource, transfer).paint(into, tile.scratch());
+        new Sampler(tile.made(frame), width, height, toSource, transfer).paint(into, tile.scratch());
     }
 }

@@ -26,6 +26,11 @@ final class Decoded implements Step.Made<Pixels> {
                 .key();
     }
 
+    /** Whether sides of a frame, in the decoded frame's pixels, are those of all its pixels. */
+    boolean isWhole(double width, double height) {
+        return width == domain.width() && height == domain.height();
+    }
+
     /** A side of the frame at its level, in pixels. */
     private int side(int full) {
         return (full + level - 1) / level;

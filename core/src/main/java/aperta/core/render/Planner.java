@@ -47,6 +47,12 @@ public final class Planner implements Opener, Edit.Extents {
     /** How far something moves between two samples of motion blur, in raster pixels. */
     private static final double APART = 1.5;
 
+    /**
+     * When it is looked whether anything changes while the shutter is open, and how far. Two of them lie at no simple share, so
+     * that what swings to and fro in just that time isn't taken for still.
+     */
+    private static final double[] LOOKS = {0, 0.5 - Math.sqrt(5) / 10, 0.5, (Math.sqrt(5) - 1) / 2, 1};
+
     private static final int FEWEST = 8;
     private static final int MOST = 64;
     /** What letters that move by themselves are taken to travel while the shutter is open, in raster pixels. */
@@ -367,16 +373,16 @@ public final class Planner implements Opener, Edit.Extents {
             if (shutter.length() == 0) {
                 return atOnce(layer);
             }
-            Layout opens = sample(0);
-            Layout middle = sample(0.5);
-            Layout closes = sample(1);
-            Optional<Step.Paints> first = opens.atOnce(layer);
-            Optional<Step.Paints> last = closes.atOnce(layer);
-            if (first.map(Step::key).equals(last.map(Step::key))
-                    && first.map(Step::key).equals(middle.atOnce(layer).map(Step::key))) {
+            Optional<ContentKey> first = sample(LOOKS[0]).atOnce(layer).map(Step::key);
+            boolean still = true;
+            double travel = 0;
+            for (int i = 1; i < LOOKS.length; i++) {
+                still &= sample(LOOKS[i]).atOnce(layer).map(Step::key).equals(first);
+                travel += sample(LOOKS[i - 1]).travel(layer, sample(LOOKS[i]));
+            }
+            if (still) {
                 return atOnce(layer);
             }
-            double travel = opens.travel(layer, middle) + middle.travel(layer, closes);
             int count = FEWEST;
             while (count < MOST && count * APART < travel) {
                 count *= 2;
@@ -567,11 +573,16 @@ public final class Planner implements Opener, Edit.Extents {
         }
 
         private Optional<Step.Paints> footage(String media, Layer layer, Affine map) {
-            double content = unblurred(layer.id()).content();
+            Moment.Seen seen = unblurred(layer.id());
+            double content = seen.content();
             Sources.Info info = sources.info(media);
             Rate rate = moment.shot().format().rate();
             if (!layer.pace().mixed()) {
-                return frame(media, rate.frameOf(info.rate(), (long) Math.floor(content)), map);
+                boolean retimed = seen.speed() != 1 || content != Math.rint(content);
+                return frame(
+                        media,
+                        retimed ? rate.frameOf(info.rate(), content) : rate.frameOf(info.rate(), (long) content),
+                        map);
             }
             double at = rate.positionOf(info.rate(), content);
             long before = (long) Math.floor(at);
@@ -595,13 +606,18 @@ public final class Planner implements Opener, Edit.Extents {
                 return filled(
                         Outline.of(Box.centred(info.width(), info.height())).transformed(map), Colour.BLACK, 1);
             }
-            int level = sources.level(map.meanScale());
+            // Smaller frames are means of display-encoded samples, which are not those of amounts of light.
+            int level = light == Light.DISPLAY ? sources.level(map.meanScale()) : 1;
             Decoded decoded = new Decoded(sources, media, frame, level);
-            Affine fromPixels = Affine.scale(
-                            (double) info.width() / decoded.domain().width(),
-                            (double) info.height() / decoded.domain().height())
-                    .then(Affine.translation(-info.width() / 2.0, -info.height() / 2.0));
-            return new Clip(decoded, info.alpha(), light, fromPixels.then(map));
+            Affine fromPixels =
+                    Affine.scale(level, level).then(Affine.translation(-info.width() / 2.0, -info.height() / 2.0));
+            return new Clip(
+                    decoded,
+                    (double) info.width() / level,
+                    (double) info.height() / level,
+                    info.alpha(),
+                    light,
+                    fromPixels.then(map));
         }
 
         private Masks masks(List<Mask> masks, Affine map) {

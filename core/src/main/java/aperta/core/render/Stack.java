@@ -82,6 +82,10 @@ final class Stack implements Step.Paints {
         switch (e.join) {
             case OVER -> Compose.over(into, p, e.mode);
             case STAY_INSIDE -> {
+                if (e.mode == BlendMode.PLUS_LIGHTER) {
+                    Compose.addInside(into, p);
+                    return;
+                }
                 Picture below = tile.scratch().picture(p.domain());
                 Compose.copy(below, into);
                 Compose.over(into, p, e.mode);

@@ -36,6 +36,7 @@ public final class Moment {
      *     among its own
      * @param frame of the layer's own time
      * @param content the frame of its content: footage, or what lies inside a group
+     * @param speed frames of its content in each frame of the shot
      * @param toShot from its own space to the pixels of the shot
      * @param exists whether its span, and those of the groups that hold it, contain the moment
      * @param pieces the poses of its letters
@@ -45,12 +46,13 @@ public final class Moment {
             Layer still,
             double frame,
             double content,
+            double speed,
             Affine toShot,
             double opacity,
             boolean exists,
             Optional<Opened.Pieces> pieces) {}
 
-    private record Times(double own, double content) {}
+    private record Times(double own, double content, double speed) {}
 
     /** Every layer at rest, whatever it comes from or goes to. */
     public Moment(Shot shot, double frame) {
@@ -66,17 +68,20 @@ public final class Moment {
         every.forEach(l -> layers.put(l.id(), l));
         every.forEach(l -> l.cut().ifPresent(c -> cutters.add(c.by())));
         soloed = every.stream().anyMatch(Layer::solo);
-        time(shot.layers(), frame);
+        time(shot.layers(), frame, 1);
         resolve(shot.layers(), frame, Affine.IDENTITY, true, Optional.empty());
     }
 
-    private void time(List<Layer> together, double frame) {
+    private void time(List<Layer> together, double frame, double speed) {
         for (Layer layer : together) {
             double own = layer.span().inside(frame);
-            Times t = new Times(own, layer.pace().at(own, layer.span()));
+            Times t = new Times(
+                    own,
+                    layer.pace().at(own, layer.span()),
+                    speed * layer.pace().speed());
             times.put(layer.id(), t);
             if (layer.content() instanceof Content.Group group) {
-                time(group.layers(), t.content);
+                time(group.layers(), t.content, t.speed);
             }
         }
     }
@@ -171,6 +176,7 @@ public final class Moment {
                             p.still,
                             t.own,
                             t.content,
+                            t.speed,
                             p.toShot,
                             opacity,
                             exists,

@@ -8,6 +8,9 @@ import java.math.BigInteger;
  * @throws IllegalArgumentException where a part is not positive or the rate lies outside 1 to 240
  */
 public record Rate(long numerator, long denominator) {
+    /** Of a time in frames, far below what anyone can mean. */
+    private static final double ROUNDING = 1e-9;
+
     public Rate {
         if (numerator <= 0 || denominator <= 0) {
             throw new IllegalArgumentException("A frame rate needs two positive numbers.");
@@ -69,6 +72,14 @@ public record Rate(long numerator, long denominator) {
         BigInteger[] parts = up.divideAndRemainder(down);
         long floor = parts[0].longValueExact();
         return parts[1].signum() < 0 ? floor - 1 : floor;
+    }
+
+    /**
+     * The frame of a clip that is seen at a time of this rate that a slowed or hastened layer shows: the last one that has begun, so
+     * that slow motion shows every frame that the clip has.
+     */
+    public long frameOf(Rate clip, double time) {
+        return (long) Math.floor(positionOf(clip, time) + ROUNDING);
     }
 
     /** Between which frames of a clip a time lies, for mixing them: {@code frame · clip / this}. */

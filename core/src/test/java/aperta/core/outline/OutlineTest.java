@@ -47,6 +47,38 @@ class OutlineTest {
         }
     }
 
+    /** A pen wider than the circle that it follows leaves a full disc, whose radius is that of both. */
+    @Test
+    void aPenWiderThanItsCurveLeavesNoHole() {
+        for (double radius : new double[] {4, 4.9, 2, 0.5}) {
+            Outline circle = Outline.of(BezierPath.ellipse(Box.centred(2 * radius, 2 * radius)))
+                    .transformed(Affine.translation(30, 30));
+            Outline band = circle.stroked(10);
+            Matte m = Coverage.of(band, new Region(0, 0, 60, 60), Bands.IN_TURN);
+            assertThat(m.at(29, 29)).as("the middle").isEqualTo(1);
+            assertThat(area(band)).isCloseTo(Math.PI * Math.pow(radius + 5, 2), within(0.4));
+        }
+    }
+
+    /** A long ellipse has tight ends and wide sides; the band is all within half a pen of it (measured by JTS). */
+    @Test
+    void aBandIsAllThatLiesWithinHalfAPen() {
+        BezierPath path = BezierPath.ellipse(new Box(12, 20, 52, 27));
+        org.locationtech.jts.geom.Coordinate[] ring = new org.locationtech.jts.geom.Coordinate[4 * 400 + 1];
+        for (int i = 0; i < 4; i++) {
+            for (int k = 0; k < 400; k++) {
+                Point p = path.curve(i).at(k / 400.0);
+                ring[i * 400 + k] = new org.locationtech.jts.geom.Coordinate(p.x(), p.y());
+            }
+        }
+        ring[1600] = ring[0];
+        var lines = new org.locationtech.jts.geom.GeometryFactory().createLinearRing(ring);
+        for (double width : new double[] {3, 9, 14}) {
+            double expected = lines.buffer(width / 2, 64).getArea();
+            assertThat(area(Outline.of(path).stroked(width))).isCloseTo(expected, within(expected * 3e-3));
+        }
+    }
+
     @Test
     void mergedOutlinesHaveTheAreaOfTheUnion() {
         Outline both = Outline.of(new Box(0, 0, 10, 10)).and(Outline.of(new Box(4, 4, 14, 14)));

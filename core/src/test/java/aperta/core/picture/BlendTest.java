@@ -62,6 +62,18 @@ class BlendTest {
         }
     }
 
+    /** W3C defines B(Cb, Cs) on colours of 0 to 1: light beyond 1 blends as 1 does. */
+    @Test
+    void lightBeyondOneBlendsAsOne() {
+        for (BlendMode mode : BlendMode.values()) {
+            if (mode != BlendMode.NORMAL && mode != BlendMode.PLUS_LIGHTER) {
+                assertThat(opaque(mode, 1.5, 0.6)).as(mode.name()).isEqualTo(opaque(mode, 1, 0.6));
+                assertThat(opaque(mode, 0.3, 2)).as(mode.name()).isEqualTo(opaque(mode, 0.3, 1));
+            }
+        }
+        assertThat(opaque(BlendMode.EXCLUSION, 1.5, 1.5)).isZero();
+    }
+
     private static double[] mixed(BlendMode mode, double[] b, double[] s) {
         Picture p = pixel(b[0], b[1], b[2], 1);
         Compose.over(p, pixel(s[0], s[1], s[2], 1), mode);

@@ -19,6 +19,7 @@ import org.locationtech.jts.geom.Polygon;
 
 class CoverageTest {
     private static final double STEP = 1 / 255.0;
+    private static final float STEP_F = 1 / 255f;
     private static final GeometryFactory JTS = new GeometryFactory();
 
     /** Stars with random spikes: JTS cuts each with every pixel and measures the area. */
@@ -106,6 +107,88 @@ class CoverageTest {
         Matte matte = Coverage.of(Outline.of(ring), new Region(0, 0, 10, 10), Bands.IN_TURN);
         assertThat(matte.at(5, 5)).isZero();
         assertThat(sum(matte)).isCloseTo(84, within(1e-6));
+    }
+
+    /** Random triangles and squares over each other, either way round: JTS unites them and measures each pixel. */
+    @Test
+    void whatOverlapsIsCoveredOnceAsJtsMeasuresIt() {
+        Random random = new Random(21);
+        Region region = new Region(0, 0, 14, 12);
+        for (int round = 0; round < 30; round++) {
+            Path2D.Double path = new Path2D.Double(Path2D.WIND_NON_ZERO);
+            Geometry union = JTS.createPolygon();
+            int shapes = 2 + random.nextInt(5);
+            for (int s = 0; s < shapes; s++) {
+                int n = 3 + random.nextInt(2);
+                boolean turned = round % 2 == 1;
+                double cx = 2 + random.nextDouble() * 10;
+                double cy = 2 + random.nextDouble() * 8;
+                double r = 0.2 + random.nextDouble() * 4;
+                double start = random.nextDouble();
+                Coordinate[] ring = new Coordinate[n + 1];
+                for (int i = 0; i < n; i++) {
+                    double angle = start + (turned ? -1 : 1) * 2 * Math.PI * i / n;
+                    ring[i] = new Coordinate(cx + r * Math.cos(angle), cy + r * Math.sin(angle));
+                    if (i == 0) {
+                        path.moveTo(ring[i].x, ring[i].y);
+                    } else {
+                        path.lineTo(ring[i].x, ring[i].y);
+                    }
+                }
+                path.closePath();
+                ring[n] = ring[0];
+                union = union.union(JTS.createPolygon(ring));
+            }
+            Matte matte = Coverage.of(Outline.of(path), region, Bands.IN_TURN);
+            for (int y = 0; y < region.bottom(); y++) {
+                for (int x = 0; x < region.right(); x++) {
+                    Geometry pixel = JTS.toGeometry(new Envelope(x, x + 1, y, y + 1));
+                    assertThat((double) matte.at(x, y))
+                            .as("round %d, pixel %d, %d", round, x, y)
+                            .isCloseTo(union.intersection(pixel).getArea(), within(1e-6));
+                }
+            }
+        }
+    }
+
+    @Test
+    void aContourThatIsThereTwiceIsCoveredOnce() {
+        Outline circle = Outline.of(new Ellipse2D.Double(2.3, 2.1, 11, 11));
+        Region region = new Region(0, 0, 16, 16);
+        Matte once = Coverage.of(circle, region, Bands.IN_TURN);
+        Matte twice = Coverage.of(circle.and(circle), region, Bands.IN_TURN);
+        for (int y = 0; y < 16; y++) {
+            for (int x = 0; x < 16; x++) {
+                assertThat(twice.at(x, y)).isCloseTo(once.at(x, y), within(1e-6f));
+            }
+        }
+    }
+
+    /** Two rectangles that run in opposite directions, 0.3 of a pixel each. */
+    @Test
+    void oppositeContoursDontCancelWithinAPixel() {
+        Path2D.Double path = new Path2D.Double(Path2D.WIND_NON_ZERO);
+        path.append(new java.awt.geom.Rectangle2D.Double(1, 1, 0.3, 1), false);
+        path.moveTo(1.6, 1);
+        path.lineTo(1.6, 2);
+        path.lineTo(1.9, 2);
+        path.lineTo(1.9, 1);
+        path.closePath();
+        assertThat(Coverage.of(Outline.of(path), new Region(0, 0, 4, 4), Bands.IN_TURN)
+                        .at(1, 1))
+                .isCloseTo(0.6f, within(1e-6f));
+    }
+
+    /** More edges than are measured exactly: many slivers in one pixel. */
+    @Test
+    void aPixelFullOfSliversIsCoveredAsMuchAsTheyAreLarge() {
+        Path2D.Double path = new Path2D.Double(Path2D.WIND_NON_ZERO);
+        for (int i = 0; i < 40; i++) {
+            path.append(new java.awt.geom.Rectangle2D.Double(1 + i / 40.0, 1, 1 / 80.0, 0.75), false);
+        }
+        assertThat(Coverage.of(Outline.of(path), new Region(0, 0, 4, 4), Bands.IN_TURN)
+                        .at(1, 1))
+                .isCloseTo(0.375f, within(STEP_F / 2));
     }
 
     static double sum(Matte matte) {

@@ -32,6 +32,28 @@ class FalloffTest {
         return BezierPath.ellipse(Box.centred(2 * radius, 2 * radius)).translated(new Point(100, 100));
     }
 
+    /** A region that begins in the middle of a shape gets the same values as one that holds all of it. */
+    @ParameterizedTest
+    @ValueSource(doubles = {5, -5, 0})
+    void aRegionMayBeginInsideTheShape(double expand) {
+        BezierPath path = BezierPath.rectangle(new Box(-300, -300, 60, 300));
+        Falloff falloff = new Falloff(Contour.of(path, Affine.IDENTITY), expand, 0);
+        Matte whole = falloff.on(new Region(-320, -320, 640, 640), Bands.IN_TURN);
+        for (int left : new int[] {-100, -31, 0, 13, 55, 70}) {
+            Region part = new Region(left, 3, 120, 70);
+            Matte own = falloff.on(part, Bands.IN_TURN);
+            for (int y = part.y(); y < part.bottom(); y++) {
+                for (int x = part.x(); x < part.right(); x++) {
+                    assertThat(own.at(x, y))
+                            .as("from %d, pixel %d, %d", left, x, y)
+                            .isEqualTo(whole.at(x, y));
+                }
+            }
+        }
+        assertThat(whole.at(0, 3)).isEqualTo(1);
+        assertThat(whole.at(80, 3)).isZero();
+    }
+
     /** The definition of the normal distribution's integral, by Simpson's rule over single steps. */
     private static double gaussian(double from, double to, double sigma) {
         DoubleUnaryOperator bell = x -> Math.exp(-x * x / (2 * sigma * sigma)) / (sigma * Math.sqrt(2 * Math.PI));

@@ -53,6 +53,22 @@ class JoinTest {
                 .withMasks(List.of(Mask.of("m", "m", path).withFeather(Animated.of(feather))));
     }
 
+    /** What lies inside can't make it larger, however its colours are mixed. */
+    @ParameterizedTest
+    @EnumSource(BlendMode.class)
+    void whatStaysInsideLeavesTheAlphaAsItWas(BlendMode mode) {
+        Random random = new Random(5);
+        Layer below = star("below", random, 6);
+        Layer above = star("above", random, 6).withJoin(Join.STAY_INSIDE).withBlend(mode);
+        Picture alone = studio.render(shot(below), 0);
+        Picture both = studio.render(shot(above, below), 0);
+        for (int y = 0; y < 90; y++) {
+            for (int x = 0; x < 160; x++) {
+                assertThat(both.at(x, y)[3]).isCloseTo(alone.at(x, y)[3], within(1e-6f));
+            }
+        }
+    }
+
     /** Against java.awt's Porter-Duff rules, on pictures of floats rounded to eight bits. */
     @ParameterizedTest
     @CsvSource({"OVER, 3", "STAY_INSIDE, 10", "KEEP_BELOW, 6", "KNOCK_OUT_BELOW, 8"})

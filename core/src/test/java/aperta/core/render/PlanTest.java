@@ -13,19 +13,27 @@ import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
+import aperta.core.recipe.Recipe;
 import aperta.core.shot.Colour;
 import aperta.core.shot.Content;
+import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
+import aperta.core.shot.Light;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Paint;
 import aperta.core.shot.Place;
 import aperta.core.shot.Shot;
+import aperta.core.shot.Shutter;
 import aperta.core.shot.Span;
 import aperta.core.time.Animated;
+import aperta.core.time.Signal;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 class PlanTest {
     private final Studio studio = new Studio();
@@ -96,6 +104,56 @@ class PlanTest {
         Shot large = plain.changing("rain", l -> l.withPlace(l.place().withScale(Animated.of(new Point(2, 2)))));
         renderer.show(planner.plan(new Moment(large, 0), 0.5), 0);
         assertThat(level.get()).isEqualTo(1);
+    }
+
+    /** Lines of black and white are a grey of half of the light, at every size: no jump where frames come reduced. */
+    @ParameterizedTest
+    @EnumSource(Light.class)
+    void aPatternKeepsItsMeanInTheShotsLightWhateverItsSize(Light light) {
+        Sources lines = new Sources() {
+            @Override
+            public Info info(String media) {
+                return new Info(media, 160, 90, Studio.SMALL.rate(), 48, false);
+            }
+
+            @Override
+            public aperta.core.picture.Pixels frame(String media, long frame, int level) {
+                byte[] data = new byte[160 * 90 * 3];
+                for (int i = 0; i < data.length; i++) {
+                    data[i] = (byte) (i / 3 % 2 == 0 ? 255 : 0);
+                }
+                aperta.core.picture.Packed whole = new aperta.core.picture.Packed(160, 90, 3, 8, data);
+                return level == 1 ? whole : whole.reduced(level);
+            }
+        };
+        Planner planner = new Planner(lines, id -> Studio.anton());
+        Renderer renderer = new Renderer(new Cache(0), aperta.core.picture.Bands.IN_TURN);
+        Shot plain = shot(clip("rain"));
+        Shot shot = new Shot("test", new Format(160, 90, Studio.SMALL.rate(), light), 48, plain.layers());
+        // IEC 61966-2-1: half of the light is the code 187.5; BT.709-6, item 1.2: 179.8.
+        double expected = switch (light) {
+            case DISPLAY -> 127.5;
+            case LINEAR_SRGB -> 187.5;
+            case LINEAR_BT709 -> 179.8;
+        };
+        for (double scale : new double[] {0.5, 0.25, 0.125}) {
+            byte[] rgba = renderer.show(planner.plan(new Moment(shot, 0), scale), 0)
+                    .rgba(aperta.core.picture.Bytes.See.PICTURE);
+            assertThat((double) (rgba[4 * 45] & 0xff)).as("at %s", scale).isCloseTo(expected, within(1.1));
+        }
+    }
+
+    /** What swings to and fro once while the shutter is open is where it was at its beginning, middle and end. */
+    @Test
+    void aSwingAsLongAsTheShutterIsOpenIsBlurred() {
+        Recipe swing = Recipe.of(Signal.of("swing").descriptor(), Map.of("amount", 30.0, "period", 1.0, "axis", "x"));
+        Layer still = box("b", 80, 45, 10, 40, Colour.WHITE).withMotionBlur(true);
+        Layer moving = still.withPlace(
+                still.place().withPosition(still.place().position().withSignals(List.of(swing))));
+        Picture p = studio.render(shot(moving).withShutter(new Shutter(360, 0)), 3);
+        assertThat(p.at(80, 45)[3]).as("not there all of the time").isLessThan(0.8f);
+        assertThat(p.at(105, 45)[3]).as("there for some of it").isGreaterThan(0.1f);
+        assertThat(p.at(55, 45)[3]).isGreaterThan(0.1f);
     }
 
     @Test

@@ -55,6 +55,16 @@ class RateTest {
         }
     }
 
+    /** 60 frames a second, slowed to 0.4 in a shot of 24, are one frame of the clip for each of the shot. */
+    @Test
+    void slowMotionShowsEveryFrameThatTheClipHas() {
+        for (long n = 0; n < 500; n++) {
+            assertThat(Rate.of(24).frameOf(Rate.of(60), n * 0.4)).isEqualTo(n);
+            assertThat(Rate.of(25).frameOf(Rate.of(50), n * 0.5)).isEqualTo(n);
+            assertThat(Rate.of(24).frameOf(Rate.of(24), n * 0.5)).isEqualTo(n / 2);
+        }
+    }
+
     @Test
     void readsAndWritesFractions() {
         assertThat(Rate.parse("30000/1001")).isEqualTo(new Rate(60000, 2002)).hasToString("30000/1001");
