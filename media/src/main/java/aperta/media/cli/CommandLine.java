@@ -6,11 +6,13 @@ import aperta.core.proof.Finding;
 import aperta.core.proof.Proof;
 import aperta.core.render.Cache;
 import aperta.core.render.Planner;
+import aperta.core.render.RenderException;
 import aperta.core.render.Renderer;
 import aperta.core.render.Shown;
 import aperta.core.render.Workers;
 import aperta.core.shot.Shot;
 import aperta.media.ffmpeg.Png;
+import aperta.media.file.Unfinished;
 import aperta.media.fonts.FontShelf;
 import aperta.media.footage.Clip;
 import aperta.media.footage.ClipSources;
@@ -23,6 +25,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.io.PrintStream;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -73,9 +76,12 @@ public final class CommandLine {
             if (rest.size() != 2 || written != options.containsKey("-o")) {
                 throw new IllegalArgumentException(USAGE);
             }
-            Path file = Path.of(rest.get(1));
+            Path file = path(rest.get(1));
             if (!Files.isRegularFile(file)) {
                 throw new IllegalArgumentException("There is no file " + file + ".");
+            }
+            if (options.containsKey("-o")) {
+                demandFolder(path(options.get("-o")));
             }
             if (file.toString().endsWith(".aperta")) {
                 try (Unpacked project = new Unpacked(file)) {
@@ -85,9 +91,33 @@ public final class CommandLine {
                 carryOut(rest.get(0), ShotFile.read(file), options);
             }
             return found ? 1 : 0;
-        } catch (IllegalArgumentException | aperta.core.render.RenderException | IOException e) {
+        } catch (IllegalArgumentException | RenderException e) {
             words.println(e.getMessage());
-            return 2;
+        } catch (IOException e) {
+            words.println("The file couldn't be written: " + Unfinished.why(e) + ".");
+        } catch (StackOverflowError e) {
+            words.println("The file is nested too deeply to be read.");
+        } catch (OutOfMemoryError e) {
+            words.println("There is too little memory for this.");
+        }
+        return 2;
+    }
+
+    private static Path path(String text) {
+        try {
+            return Path.of(text);
+        } catch (InvalidPathException e) {
+            throw new IllegalArgumentException("'" + text.replace('\0', ' ') + "' can't be the name of a file.", e);
+        }
+    }
+
+    private static void demandFolder(Path out) {
+        Path folder = out.toAbsolutePath().getParent();
+        if (folder == null || !Files.isDirectory(folder)) {
+            throw new IllegalArgumentException("There is no folder " + folder + " to write to.");
+        }
+        if (Files.isDirectory(out)) {
+            throw new IllegalArgumentException(out + " is a folder; -o needs the name of a file.");
         }
     }
 
@@ -130,7 +160,7 @@ public final class CommandLine {
 
     private void render(ShotFile file, Planner planner, Workers workers, Map<String, String> options)
             throws IOException {
-        Path out = Path.of(options.get("-o"));
+        Path out = path(options.get("-o"));
         Film.Kind kind;
         if (out.toString().endsWith(".mp4")) {
             kind = Film.Kind.H264;
@@ -169,8 +199,11 @@ public final class CommandLine {
         }
         Shown shown =
                 new Renderer(new Cache(0), workers).show(planner.plan(planner.moment(file.shot(), at), scale), at);
-        try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(Path.of(options.get("-o"))))) {
-            Png.write(shown, Bytes.See.PICTURE, out);
+        try (Unfinished png = new Unfinished(path(options.get("-o")).toAbsolutePath())) {
+            try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(png.part()))) {
+                Png.write(shown, Bytes.See.PICTURE, out);
+            }
+            png.finish();
         }
     }
 

@@ -8,6 +8,7 @@ import java.io.OutputStream;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
@@ -18,7 +19,12 @@ public final class H264Writer implements FrameWriter {
     private static final byte[] END = new byte[0];
     private static final int WAITING = 3;
 
+    /** Of the encoder: what it writes depends on how many there are, so they are the same on every machine. */
+    private static final int THREADS = 4;
+
+    private final Path file;
     private final int bytes;
+    private long frames;
     private final Tool tool;
     private final BlockingQueue<byte[]> queue = new ArrayBlockingQueue<>(WAITING);
     private final Thread thread;
@@ -34,6 +40,7 @@ public final class H264Writer implements FrameWriter {
             throw new MediaException("H.264 needs an even width and height, not " + format.width() + " × "
                     + format.height() + "; write PNG frames instead, or change the shot's size.");
         }
+        this.file = file;
         bytes = Yuv.size(format.width(), format.height());
         tool = Tool.start(command(file, format, preset, crf, sound), true);
         thread = new Thread(this::write, "encode");
@@ -75,6 +82,10 @@ public final class H264Writer implements FrameWriter {
         all.addAll(List.of(
                 "-c:v",
                 "libx264",
+                "-threads",
+                Integer.toString(THREADS),
+                "-x264-params",
+                "cpu-independent=1",
                 "-preset",
                 preset,
                 "-crf",
@@ -102,6 +113,7 @@ public final class H264Writer implements FrameWriter {
         byte[] samples = new byte[bytes];
         shown.planar420(samples);
         put(samples);
+        frames++;
     }
 
     private void put(byte[] samples) {
@@ -118,8 +130,15 @@ public final class H264Writer implements FrameWriter {
 
     private void fail() {
         if (broken) {
-            throw new MediaException(
-                    "The video couldn't be written: " + Probe.plain(tool.words()) + " (" + tool.words() + ")");
+            String words = tool.words().toLowerCase(Locale.ROOT);
+            throw new MediaException("The video couldn't be written: "
+                    + (words.contains("no space left")
+                            ? "the disk is full."
+                            : words.contains("permission denied")
+                                    ? "it may not be written there."
+                                    : words.contains("no such file")
+                                            ? "its folder isn't there."
+                                            : "the encoder ended before its work was done."));
         }
     }
 
@@ -148,6 +167,21 @@ public final class H264Writer implements FrameWriter {
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new MediaException("Writing was stopped.", e);
+        }
+        readBack();
+    }
+
+    /** An encoder that can't write its index on a full disk ends as if nothing were wrong. */
+    private void readBack() {
+        long there;
+        try {
+            there = Probe.of(file).frames();
+        } catch (MediaException e) {
+            throw new MediaException("The video couldn't be written whole: the disk may be full.", e);
+        }
+        if (there != frames) {
+            throw new MediaException("The video couldn't be written whole: " + there + " of " + frames
+                    + " frames are in it. The disk may be full.");
         }
     }
 

@@ -2,7 +2,9 @@ package aperta.media.ffmpeg;
 
 import static aperta.media.json.Provider.JSON;
 
+import aperta.core.picture.Packed;
 import aperta.core.picture.Planar;
+import aperta.core.shot.Shot;
 import aperta.core.time.Rate;
 import jakarta.json.JsonArray;
 import jakarta.json.JsonObject;
@@ -21,6 +23,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.DoubleStream;
+import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
@@ -28,10 +34,15 @@ import javax.imageio.stream.ImageInputStream;
 /**
  * What a file of moving or still pictures holds.
  *
- * @param width and {@code height}: as it is to be seen, after any turning that the file asks for
+ * @param width and {@code height}: as it is to be seen, with square pixels, after any turning that the file asks for
+ * @param square whether the file's own pixels are square
  * @param frames how many there are; 1 for a still
- * @param steady whether every frame lasts equally long
+ * @param times when they are to be seen; nothing for a still
+ * @param start when the file begins, in seconds of its own time
+ * @param indexed whether the file tells where each frame lies
+ * @param interlaced whether each frame is made of two that were taken one after the other, in every other line
  * @param bits of the decoded samples: 8 or 16
+ * @param white the decoded samples that stand for 1
  * @param planar how 8-bit 4:2:0 samples stand for colours; nothing for every other kind of sample
  * @param bt709 whether other YUV samples that don't say so follow BT.709
  */
@@ -40,11 +51,16 @@ public record Probe(
         String codec,
         int width,
         int height,
+        boolean square,
         Rate rate,
         long frames,
-        boolean steady,
+        Optional<FrameTimes> times,
+        double start,
+        boolean indexed,
+        boolean interlaced,
         boolean alpha,
         int bits,
+        Packed.White white,
         Optional<Planar.Coding> planar,
         boolean bt709) {
     public static final int LARGEST_SIDE = 16_384;
@@ -59,6 +75,17 @@ public record Probe(
     static final String SOUNDS = "wav,w64,aiff,flac,mp3,aac,caf,au,opus";
 
     private static final Duration LIMIT = Duration.ofSeconds(60);
+
+    /** Reading a file's packets takes as long as reading the file. */
+    private static final Duration PACKETS_LIMIT = Duration.ofMinutes(10);
+
+    /** What swscale gives for white when it turns luma of more than 8 bits into red, green and blue of 16. */
+    private static final int WHITE_FROM_LUMA = 65283;
+
+    /** As long as the longest shot. */
+    public static final long MOST_FRAMES = Shot.LONGEST;
+
+    private static final Set<String> WITHOUT_INDEX = Set.of("mpegts", "mpeg", "h264", "hevc", "mpegvideo");
     private static final Set<String> STILLS =
             Set.of("png_pipe", "jpeg_pipe", "webp_pipe", "tiff_pipe", "bmp_pipe", "image2");
 
@@ -78,6 +105,8 @@ public record Probe(
         boolean still = STILLS.contains(format);
         int w = s.getInt("width", 0);
         int h = s.getInt("height", 0);
+        double aspect = still ? 1 : pixelAspect(s);
+        w = (int) Math.round(w * aspect);
         if (turned(s)) {
             int swap = w;
             w = h;
@@ -90,17 +119,16 @@ public record Probe(
             h = sides[1];
         }
         size(w, h);
-        long frames = still ? 1 : number(s, "nb_read_packets");
-        if (frames < 1) {
-            throw new MediaException("The video holds not one frame: it is cut off or damaged.");
-        }
         Rate base = rate(s.getString("r_frame_rate", "0/0"));
         Rate mean = rate(s.getString("avg_frame_rate", "0/0"));
         Rate rate = mean == null ? base : mean;
         if (rate == null && !still) {
             throw new MediaException("The video doesn't say how many frames it shows in a second.");
         }
-        boolean steady = still || base == null || Math.abs(base.framesPerSecond() / rate.framesPerSecond() - 1) < 0.01;
+        boolean steady = base != null && Math.abs(base.framesPerSecond() / rate.framesPerSecond() - 1) < 0.01;
+        Rate even = still ? Rate.of(24) : steady ? base : nominal(rate);
+        double start = seconds(all.getJsonObject("format").get("start_time"));
+        Optional<FrameTimes> times = still ? Optional.empty() : Optional.of(times(file, even, start));
         String pixels = s.getString("pix_fmt", "");
         String codec = s.getString("codec_name", "");
         boolean alpha = hasAlpha(pixels, s);
@@ -109,11 +137,16 @@ public record Probe(
                 codec,
                 w,
                 h,
-                still ? Rate.of(24) : steady && base != null ? base : nominal(rate),
-                frames,
-                steady,
+                aspect == 1,
+                even,
+                times.map(t -> (long) t.frames()).orElse(1L),
+                times,
+                start,
+                Stream.of(format.split(",")).noneMatch(WITHOUT_INDEX::contains),
+                !still && s.getString("field_order", "progressive").matches("[tb][tb]"),
                 alpha,
                 bits(pixels),
+                white(pixels),
                 still || alpha ? Optional.empty() : planar(pixels, s, h),
                 !still && !s.containsKey("color_space") && h >= 720 && pixels.startsWith("yuv"));
     }
@@ -129,7 +162,6 @@ public record Probe(
                 CONTAINERS,
                 "-select_streams",
                 "v:0",
-                "-count_packets",
                 "-show_streams",
                 "-show_format",
                 "-print_format",
@@ -206,8 +238,83 @@ public record Probe(
                 .anyMatch(d -> Math.abs(d.getInt("rotation")) % 180 == 90);
     }
 
-    private static long number(JsonObject o, String name) {
-        return o.get(name) instanceof JsonString s ? Long.parseLong(s.getString()) : 0;
+    private static double seconds(JsonValue value) {
+        try {
+            return value instanceof JsonString s ? Double.parseDouble(s.getString()) : 0;
+        } catch (NumberFormatException e) {
+            return 0;
+        }
+    }
+
+    /** How wide the file's pixels are for their height, such as 16:15; 1 where it doesn't say, or says something senseless. */
+    private static double pixelAspect(JsonObject stream) {
+        String[] parts = stream.getString("sample_aspect_ratio", "1:1").split(":", -1);
+        try {
+            double aspect = parts.length == 2 ? Double.parseDouble(parts[0]) / Double.parseDouble(parts[1]) : 1;
+            return aspect >= 0.1 && aspect <= 10 ? aspect : 1;
+        } catch (NumberFormatException e) {
+            return 1;
+        }
+    }
+
+    /**
+     * When the frames of a video are to be seen, by its packets. Packets of some files don't say: their frames follow one another at
+     * the rate.
+     */
+    private static FrameTimes times(Path file, Rate rate, double start) {
+        List<String> command = List.of(
+                "ffprobe",
+                "-v",
+                "error",
+                "-protocol_whitelist",
+                "file",
+                "-format_whitelist",
+                CONTAINERS,
+                "-select_streams",
+                "v:0",
+                "-show_entries",
+                "packet=pts_time,flags",
+                "-print_format",
+                "csv=p=0:nk=1",
+                file.toAbsolutePath().toString());
+        byte[] said = Tool.run(command, PACKETS_LIMIT, 1 << 27);
+        DoubleStream.Builder all = DoubleStream.builder();
+        int unknown = 0;
+        int count = 0;
+        for (String line : new String(said, StandardCharsets.ISO_8859_1).split("\n")) {
+            String[] parts = line.split(",", -1);
+            if (parts.length < 2 || parts[1].contains("D")) {
+                continue;
+            }
+            count++;
+            try {
+                all.add(Double.parseDouble(parts[0]));
+            } catch (NumberFormatException e) {
+                unknown++;
+            }
+        }
+        if (count == 0) {
+            throw new MediaException("The video holds not one frame: it is cut off or damaged.");
+        }
+        return unknown > 0
+                ? FrameTimes.even(start, (int) Math.min(count, MOST_FRAMES), rate)
+                : FrameTimes.of(all.build().sorted().distinct().toArray(), rate, MOST_FRAMES);
+    }
+
+    /** What decoded samples of a kind are where they stand for 1. */
+    private static Packed.White white(String pixels) {
+        if (bits(pixels) == 8) {
+            return Packed.White.OF_8_BITS;
+        }
+        Matcher depth = Pattern.compile("(?:p|gray|ya|p0|p2|p4)(9|10|12|14|16)(?:le|be)$")
+                .matcher(pixels);
+        int most = depth.find()
+                ? ((1 << Integer.parseInt(depth.group(1))) - 1) << 16 - Integer.parseInt(depth.group(1))
+                : 65535;
+        if (pixels.startsWith("yuv") || pixels.matches("(p0|p2|p4|y2|nv)\\d.*")) {
+            return new Packed.White(WHITE_FROM_LUMA, most);
+        }
+        return pixels.startsWith("gray") ? new Packed.White(most, most) : Packed.White.OF_16_BITS;
     }
 
     private static Rate rate(String text) {
@@ -279,10 +386,26 @@ public record Probe(
 
     /** The same with as many frames as were counted by reading them all. */
     public Probe withFrames(long counted) {
-        return new Probe(still, codec, width, height, rate, counted, steady, alpha, bits, planar, bt709);
+        return new Probe(
+                still,
+                codec,
+                width,
+                height,
+                square,
+                rate,
+                counted,
+                times,
+                start,
+                indexed,
+                interlaced,
+                alpha,
+                bits,
+                white,
+                planar,
+                bt709);
     }
 
-    /** A side at half size, rounded up; even sides for 4:2:0, whose chroma has half of them again. */
+    /** A side at a level, rounded up. */
     public int side(int full, int level) {
         return (full + level - 1) / level;
     }

@@ -3,6 +3,7 @@ package aperta.media.ffmpeg;
 import static aperta.media.json.Provider.JSON;
 
 import aperta.core.sound.Mixdown;
+import aperta.media.file.Unfinished;
 import jakarta.json.JsonArray;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonReader;
@@ -10,9 +11,9 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.time.Duration;
 import java.util.List;
+import java.util.Locale;
 
 /** Files of sound that ffmpeg reads, taken apart into bare samples: 32-bit floats, left and right in turn. */
 public final class SoundFile {
@@ -57,7 +58,8 @@ public final class SoundFile {
      * @throws MediaException with a plain sentence where it can't be read
      */
     public static long make(Path file, Path samples) {
-        Path part = samples.resolveSibling(samples.getFileName() + ".part");
+        Unfinished unfinished = new Unfinished(samples);
+        Path part = unfinished.part();
         List<String> command = List.of(
                 "ffmpeg",
                 "-nostdin",
@@ -80,18 +82,25 @@ public final class SoundFile {
                 "-f",
                 "f32le",
                 part.toAbsolutePath().toString());
-        try {
-            Tool.run(command, LIMIT, 1 << 20);
+        try (unfinished) {
+            run(command);
             long length = Files.size(part) / 8;
             if (length == 0) {
                 throw new MediaException("There is no sound in this file.");
             }
-            Files.move(part, samples, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+            unfinished.finish();
             return length;
         } catch (IOException e) {
-            throw new MediaException("The sound couldn't be kept: the disk may be full.", e);
-        } finally {
-            part.toFile().delete();
+            throw new MediaException("The sound couldn't be kept: " + Unfinished.why(e) + ".", e);
+        }
+    }
+
+    private static void run(List<String> command) {
+        try {
+            Tool.run(command, LIMIT, 1 << 20);
+        } catch (MediaException e) {
+            boolean full = e.getMessage().toLowerCase(Locale.ROOT).contains("no space left");
+            throw new MediaException(full ? "The disk is full." : "The sound in this file can't be read.", e);
         }
     }
 }

@@ -1,14 +1,17 @@
 package aperta.media.ffmpeg;
 
+import java.io.BufferedReader;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.InputStreamReader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Predicate;
 
 /** Starts ffmpeg and ffprobe with fixed arguments, and keeps the end of what they say. */
 final class Tool implements AutoCloseable {
@@ -19,10 +22,12 @@ final class Tool implements AutoCloseable {
 
     private final Process process;
     private final StringBuilder words = new StringBuilder();
+    private final Predicate<String> kept;
     private final Thread drain;
 
-    private Tool(Process process) {
+    private Tool(Process process, Predicate<String> kept) {
         this.process = process;
+        this.kept = kept;
         drain = new Thread(this::drain, "ffmpeg-words");
         drain.setDaemon(true);
         drain.start();
@@ -30,6 +35,11 @@ final class Tool implements AutoCloseable {
 
     /** @param input whether something will be written to the process */
     static Tool start(List<String> command, boolean input) {
+        return start(command, input, line -> true);
+    }
+
+    /** @param kept is told each line that the process says, and says whether it is to be kept */
+    static Tool start(List<String> command, boolean input, Predicate<String> kept) {
         List<String> bounded = new ArrayList<>(List.of("prlimit", MEMORY));
         bounded.addAll(command);
         try {
@@ -37,7 +47,7 @@ final class Tool implements AutoCloseable {
             if (!input) {
                 process.getOutputStream().close();
             }
-            return new Tool(process);
+            return new Tool(process, kept);
         } catch (IOException e) {
             throw new MediaException("ffmpeg could not be started; is it installed?", e);
         }
@@ -92,11 +102,14 @@ final class Tool implements AutoCloseable {
     }
 
     private void drain() {
-        try (InputStream in = process.getErrorStream()) {
-            byte[] part = new byte[2048];
-            for (int n = in.read(part); n >= 0; n = in.read(part)) {
+        try (BufferedReader in =
+                new BufferedReader(new InputStreamReader(process.getErrorStream(), StandardCharsets.UTF_8))) {
+            for (String line = in.readLine(); line != null; line = in.readLine()) {
+                if (!kept.test(line)) {
+                    continue;
+                }
                 synchronized (words) {
-                    words.append(new String(part, 0, n, StandardCharsets.UTF_8));
+                    words.append(line).append('\n');
                     if (words.length() > KEPT_WORDS) {
                         words.delete(0, words.length() - KEPT_WORDS);
                     }

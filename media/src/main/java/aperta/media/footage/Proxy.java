@@ -3,13 +3,14 @@ package aperta.media.footage;
 import aperta.media.ffmpeg.FrameReader;
 import aperta.media.ffmpeg.MediaException;
 import aperta.media.ffmpeg.Probe;
+import aperta.media.file.Unfinished;
+import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
@@ -32,11 +33,31 @@ public final class Proxy {
      * @throws MediaException where the clip is damaged
      */
     public static long make(Path file, Probe probe, Path proxy, LongConsumer progress, BooleanSupplier cancelled) {
-        Path part = proxy.resolveSibling(proxy.getFileName() + ".part");
         boolean keep = FrameReader.size(probe, 2) * probe.frames() <= MOST_BYTES;
+        long frames;
+        try (Unfinished half = new Unfinished(proxy)) {
+            frames = read(file, probe, keep ? Optional.of(half.part()) : Optional.empty(), progress, cancelled);
+            if (frames < probe.frames() * 0.98 - 2) {
+                throw new MediaException("The video breaks off after frame " + frames + " of " + probe.frames()
+                        + ": it is cut off or damaged.");
+            }
+            if (keep) {
+                half.finish();
+            }
+        } catch (IOException e) {
+            throw new MediaException("The proxy couldn't be written: " + Unfinished.why(e) + ".", e);
+        }
+        return frames;
+    }
+
+    private static long read(
+            Path file, Probe probe, Optional<Path> into, LongConsumer progress, BooleanSupplier cancelled)
+            throws IOException {
         long frames = 0;
         try (FrameReader reader = new FrameReader(file, probe, 2, 0);
-                OutputStream out = keep ? Files.newOutputStream(part) : OutputStream.nullOutputStream()) {
+                OutputStream out = into.isPresent()
+                        ? new BufferedOutputStream(Files.newOutputStream(into.get()))
+                        : OutputStream.nullOutputStream()) {
             for (Optional<byte[]> f = reader.next(); f.isPresent(); f = reader.next()) {
                 out.write(f.get());
                 progress.accept(++frames);
@@ -44,19 +65,6 @@ public final class Proxy {
                     throw new MediaException("The import was cancelled.");
                 }
             }
-        } catch (IOException e) {
-            throw new MediaException("The proxy couldn't be written: the disk may be full.", e);
-        }
-        if (probe.steady() && frames < probe.frames() * 0.98 - 2) {
-            throw new MediaException("The video breaks off after frame " + frames + " of " + probe.frames()
-                    + ": it is cut off or damaged.");
-        }
-        try {
-            if (keep) {
-                Files.move(part, proxy, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
-            }
-        } catch (IOException e) {
-            throw new MediaException("The proxy couldn't be written: the disk may be full.", e);
         }
         return frames;
     }

@@ -3,12 +3,12 @@ package aperta.media.plates;
 import aperta.core.picture.Bands;
 import aperta.core.render.Shown;
 import aperta.media.ffmpeg.H264Writer;
+import aperta.media.ffmpeg.MediaException;
+import aperta.media.file.Unfinished;
 import aperta.media.sound.Wave;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -64,16 +64,17 @@ public final class Plates {
         }
         try {
             Files.createDirectories(folder);
-            Path part = Files.createTempFile(folder, id, ".part");
             progress.accept("Making '" + fileName(id) + "' …");
-            if (tone.isPresent()) {
-                Files.write(part, Wave.of(tone.get().samples()));
-            } else {
-                write(named(id), part, bands);
+            try (Unfinished made = Unfinished.ofMany(file)) {
+                if (tone.isPresent()) {
+                    Files.write(made.part(), Wave.of(tone.get().samples()));
+                } else {
+                    write(named(id), made.part(), bands);
+                }
+                made.finish();
             }
-            Files.move(part, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
         } catch (IOException e) {
-            throw new UncheckedIOException(e);
+            throw new MediaException("'" + fileName(id) + "' couldn't be made: " + Unfinished.why(e) + ".", e);
         }
         return file;
     }

@@ -47,7 +47,7 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
         try {
             all = ShotJson.parse(Files.readString(path));
         } catch (IOException e) {
-            throw new BadDocument("", "The file " + path + " can't be read as text.");
+            throw new BadDocument("", "The file " + path + " can't be read: it isn't text, or may not be read.");
         }
         return read(all, path.toAbsolutePath().getParent());
     }
@@ -74,6 +74,19 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
             }
         }
         return file;
+    }
+
+    /** The names of all files that a shot's file needs, as they stand in it. */
+    static List<String> filesOf(JsonObject all) {
+        return Stream.concat(
+                        part(all, "media").values().stream()
+                                .filter(JsonObject.class::isInstance)
+                                .map(v -> v.asJsonObject().get("file")),
+                        part(all, "fonts").values().stream())
+                .filter(JsonString.class::isInstance)
+                .map(v -> ((JsonString) v).getString())
+                .distinct()
+                .toList();
     }
 
     private static void version(JsonObject all) {

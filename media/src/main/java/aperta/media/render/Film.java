@@ -12,13 +12,13 @@ import aperta.media.ffmpeg.FrameWriter;
 import aperta.media.ffmpeg.H264Writer;
 import aperta.media.ffmpeg.MediaException;
 import aperta.media.ffmpeg.PngFrames;
+import aperta.media.file.Unfinished;
 import aperta.media.sound.Wave;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import java.util.function.LongConsumer;
@@ -48,28 +48,24 @@ public final class Film {
     }
 
     /**
-     * Writes the whole shot; the file appears under its name when it is complete.
+     * Writes the whole shot; the file appears under its name when it is complete and could be read back.
      *
      * @param progress is told how many frames are done
      * @throws RenderException with the frame and the reason
      */
     public void render(Shot shot, Kind kind, Path file, LongConsumer progress, BooleanSupplier cancelled) {
-        Path part = file.resolveSibling(file.getFileName() + ".part");
-        Path sound = file.resolveSibling(file.getFileName() + ".wav.part");
-        try {
-            Optional<Path> heard = kind == Kind.H264 ? sound(shot, sound) : Optional.empty();
+        try (Unfinished film = new Unfinished(file);
+                Unfinished sound = new Unfinished(file.resolveSibling(file.getFileName() + ".wav"))) {
+            Optional<Path> heard = kind == Kind.H264 ? sound(shot, sound.part()) : Optional.empty();
             try (FrameWriter writer = kind == Kind.H264
-                    ? new H264Writer(part, shot.format(), "medium", 16, heard)
-                    : new PngFrames(part)) {
+                    ? new H264Writer(film.part(), shot.format(), "medium", 16, heard)
+                    : new PngFrames(film.part())) {
                 frames(shot, writer, progress, cancelled);
                 writer.finish();
             }
-            Files.move(part, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+            film.finish();
         } catch (IOException e) {
-            throw new RenderException("The file couldn't be written: " + e.getMessage(), e);
-        } finally {
-            part.toFile().delete();
-            sound.toFile().delete();
+            throw new RenderException("The file couldn't be written: " + Unfinished.why(e) + ".", e);
         }
     }
 

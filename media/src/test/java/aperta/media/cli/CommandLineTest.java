@@ -1,6 +1,7 @@
 package aperta.media.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import aperta.media.ffmpeg.Clips;
 import aperta.media.ffmpeg.Probe;
@@ -10,6 +11,7 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
@@ -20,6 +22,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class CommandLineTest {
     private static final String SHOT =
@@ -111,12 +114,96 @@ class CommandLineTest {
     void aZipThatNamesAPlaceOutsideIsRefused() throws IOException {
         Path file = folder.resolve("evil.aperta");
         try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(file))) {
+            zip.putNextEntry(new ZipEntry("project.json"));
+            zip.write(SHOT.replace("clip.mp4", "../evil.txt").getBytes(StandardCharsets.UTF_8));
             zip.putNextEntry(new ZipEntry("../evil.txt"));
             zip.write(1);
         }
         assertThat(run("frame", file.toString(), "-o", folder.resolve("x.png").toString()))
                 .isEqualTo(2);
         assertThat(words.toString(StandardCharsets.UTF_8)).contains("outside itself");
+    }
+
+    /** What the project doesn't name isn't unpacked, however large it says that it is. */
+    @Test
+    void whatAProjectDoesntNameStaysInIt() throws IOException {
+        Path file = folder.resolve("bomb.aperta");
+        try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(file))) {
+            zip.putNextEntry(new ZipEntry("project.json"));
+            zip.write(SHOT.getBytes(StandardCharsets.UTF_8));
+            zip.putNextEntry(new ZipEntry("clip.mp4"));
+            zip.write(Files.readAllBytes(folder.resolve("clip.mp4")));
+            zip.putNextEntry(new ZipEntry("more"));
+            zip.write(new byte[1 << 20]);
+        }
+        try (aperta.media.project.Unpacked project = new aperta.media.project.Unpacked(file)) {
+            Path unpacked = project.shotFile().media().get("clip").file().orElseThrow();
+            assertThat(unpacked).exists();
+            assertThat(unpacked.resolveSibling("more")).doesNotExist();
+        }
+    }
+
+    /** A full disk leaves what was there before, no unfinished file, and one sentence. */
+    @ParameterizedTest
+    @CsvSource({"o.mp4, render", "o.zip, render", "o.png, frame"})
+    void aFullDiskSpoilsNothing(String name, String command) throws IOException, InterruptedException {
+        Path small = Files.createDirectory(folder.resolve("small"));
+        assumeTrue(exec("mount", "-t", "tmpfs", "-o", "size=8k", "none", small.toString()) == 0, "needs root");
+        try {
+            Path out = small.resolve(name);
+            Files.writeString(out, "before");
+            assertThat(run(command, shot.toString(), "-o", out.toString())).isEqualTo(2);
+            List<String> said = words.toString(StandardCharsets.UTF_8).lines().toList();
+            assertThat(said.get(said.size() - 1))
+                    .contains("the disk")
+                    .contains("full")
+                    .doesNotContain("moov", "Exception", "[");
+            assertThat(out).hasContent("before");
+            try (var all = Files.list(small)) {
+                assertThat(all).containsExactly(out);
+            }
+        } finally {
+            exec("umount", small.toString());
+        }
+    }
+
+    private static int exec(String... command) throws IOException, InterruptedException {
+        return new ProcessBuilder(command).redirectErrorStream(true).start().waitFor();
+    }
+
+    /** The same bytes from one core and from two. */
+    @ParameterizedTest
+    @ValueSource(strings = {"o.mp4", "o.zip"})
+    void theFileIsTheSameWithAnyNumberOfCores(String name) throws IOException, InterruptedException {
+        List<byte[]> files = new ArrayList<>();
+        for (String cores : List.of("0", "0,1")) {
+            Path out = folder.resolve(cores.length() + name);
+            List<String> java = List.of(
+                    Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                    "-Djava.awt.headless=true",
+                    "-cp",
+                    System.getProperty("java.class.path"),
+                    CommandLine.class.getName());
+            List<String> command = new ArrayList<>(List.of("taskset", "-c", cores));
+            command.addAll(java);
+            command.addAll(List.of("render", shot.toString(), "-o", out.toString()));
+            assertThat(exec(command.toArray(String[]::new))).isZero();
+            files.add(Files.readAllBytes(out));
+        }
+        assertThat(files.get(0)).isEqualTo(files.get(1));
+    }
+
+    @Test
+    void aFolderThatIsntThereIsNamed() {
+        assertThat(run(
+                        "frame",
+                        shot.toString(),
+                        "-o",
+                        folder.resolve("gone/x.png").toString()))
+                .isEqualTo(2);
+        assertThat(words.toString(StandardCharsets.UTF_8))
+                .contains("There is no folder")
+                .contains("gone");
     }
 
     @ParameterizedTest

@@ -53,6 +53,7 @@ class FootageTest {
         "prores.mov, 25, '-c:v prores_ks -profile:v 3'",
         "vp9.webm, 24000/1001, '-c:v libvpx-vp9 -deadline realtime -cpu-used 8'",
         "mjpeg.avi, 25, '-c:v mjpeg -q:v 3'",
+        "interlaced.mov, 25, '-c:v prores_ks -flags +ildct -top 1 -vf tinterlace=interleave_top,fieldorder=tff,fps=25'",
     })
     void framesComeByNumber(String name, String rate, String codec) {
         Path file = Clips.moving(folder.resolve(name), "160x90", rate, 75, codec.split(" "));
@@ -68,6 +69,175 @@ class FootageTest {
                 assertThat(rgb(ours)).as("frame %d of %s", n, name).isEqualTo(rgb(expected));
             }
         }
+    }
+
+    /** Transport streams have no index, and B frames at the place where reading begins are lost: other frames than those came. */
+    @ParameterizedTest
+    @CsvSource({"h264.ts, '-c:v libx264 -bf 3 -g 48 -pix_fmt yuv420p'", "mpeg2.ts, '-c:v mpeg2video -bf 2 -g 15 -q:v 3'"
+    })
+    void framesOfTransportStreamsComeByNumber(String name, String codec) {
+        Path file = Clips.moving(folder.resolve(name), "160x90", "24", 300, codec.split(" "));
+        Probe probe = Probe.of(file);
+        assertThat(probe.frames()).isEqualTo(300);
+        List<byte[]> inOrder = all(file, probe, 1);
+        assertThat(inOrder).hasSize(300);
+        for (int n : new int[] {97, 251, 7, 299, 0, 48, 144}) {
+            try (FrameReader reader = new FrameReader(file, probe, 1, n)) {
+                assertThat(Arrays.equals(reader.next().orElseThrow(), inOrder.get(n)))
+                        .as("frame %d", n)
+                        .isTrue();
+                if (n < 299) {
+                    assertThat(Arrays.equals(reader.next().orElseThrow(), inOrder.get(n + 1)))
+                            .isTrue();
+                }
+            }
+        }
+    }
+
+    /** Where a frame is missing the one before it stays, and those after it are where they belong. */
+    @Test
+    void aMissingFrameMovesNoOther() {
+        String[] codec = {"-c:v", "libx264", "-crf", "1", "-bf", "2", "-pix_fmt", "yuv420p"};
+        Path whole = Clips.moving(folder.resolve("whole.mp4"), "160x90", "24", 100, codec);
+        Path gap = Clips.make(
+                folder.resolve("gap.mp4"),
+                "-i",
+                whole.toString(),
+                "-vf",
+                "select=not(eq(n\\,40))",
+                "-fps_mode",
+                "passthrough",
+                "-c:v",
+                "libx264",
+                "-crf",
+                "1",
+                "-bf",
+                "2",
+                "-pix_fmt",
+                "yuv420p");
+        Probe probe = Probe.of(gap);
+        assertThat(probe.frames()).isEqualTo(100);
+        assertThat(probe.times().orElseThrow().isEven()).isFalse();
+        List<byte[]> expected = all(whole, Probe.of(whole), 1);
+        List<byte[]> inOrder = all(gap, probe, 1);
+        assertThat(inOrder).hasSize(100);
+        for (int n : new int[] {0, 39, 40, 41, 42, 77, 99}) {
+            int same = n == 40 ? 39 : n;
+            assertThat(off(inOrder.get(n), expected.get(same)))
+                    .as("frame %d", n)
+                    .isLessThan(3);
+            try (FrameReader reader = new FrameReader(gap, probe, 1, n)) {
+                assertThat(Arrays.equals(reader.next().orElseThrow(), inOrder.get(n)))
+                        .as("frame %d by itself", n)
+                        .isTrue();
+            }
+        }
+    }
+
+    /** The mean difference of samples. */
+    private static double off(byte[] a, byte[] b) {
+        long sum = 0;
+        for (int i = 0; i < a.length; i++) {
+            sum += Math.abs((a[i] & 0xff) - (b[i] & 0xff));
+        }
+        return (double) sum / a.length;
+    }
+
+    /** 360 × 288 with pixels of 16:15 are seen as 384 wide (ITU-R BT.601 at 4:3, 720 × 576 halved). */
+    @Test
+    void pixelsThatArentSquareAreSeenAsWideAsTheyAre() {
+        Path file = Clips.make(
+                folder.resolve("sd.mp4"),
+                "-f",
+                "lavfi",
+                "-i",
+                "testsrc2=s=360x288:r=25:d=1,setsar=16/15",
+                "-c:v",
+                "libx264",
+                "-pix_fmt",
+                "yuv420p");
+        Probe probe = Probe.of(file);
+        assertThat(probe.width()).isEqualTo(384);
+        assertThat(probe.height()).isEqualTo(288);
+        assertThat(all(file, probe, 1))
+                .hasSize(25)
+                .allSatisfy(f -> assertThat(f.length).isEqualTo(384 * 288 * 3 / 2));
+        assertThat(all(file, probe, 2).get(0).length).isEqualTo(192 * 144 * 3 / 2);
+    }
+
+    /** Fields of a moving pattern: said to be interlaced, and no comb is left in what is read. */
+    @Test
+    void interlacedFootageIsPutTogether() {
+        Path file = Clips.make(
+                folder.resolve("i.mov"),
+                "-f",
+                "lavfi",
+                "-i",
+                "color=gray:s=320x180:r=50:d=2[b];color=white:s=40x180:r=50:d=2[w];[b][w]overlay=x=n*6,tinterlace=interleave_top,fieldorder=tff",
+                "-c:v",
+                "prores_ks",
+                "-flags",
+                "+ildct",
+                "-top",
+                "1");
+        Probe probe = Probe.of(file);
+        assertThat(probe.interlaced()).isTrue();
+        Picture p = paint(FrameReader.pixels(probe, 1, all(file, probe, 1).get(12)), 320, 180);
+        double comb = 0;
+        for (int y = 60; y < 120; y++) {
+            for (int x = 0; x < 320; x++) {
+                comb = Math.max(comb, Math.abs(2 * p.at(x, y)[1] - p.at(x, y - 1)[1] - p.at(x, y + 1)[1]));
+            }
+        }
+        assertThat(comb).as("what every other line differs by").isLessThan(0.1);
+        Path plain = Clips.moving(folder.resolve("p.mov"), "160x90", "25", 5, "-c:v", "prores_ks");
+        assertThat(Probe.of(plain).interlaced()).isFalse();
+    }
+
+    /** White of 10 bits (ITU-R BT.709: 940) is white, and black black. */
+    @ParameterizedTest
+    @CsvSource({
+        "h.mp4, '-c:v libx264 -pix_fmt yuv420p10le -crf 1'",
+        "p.mov, '-c:v prores_ks -profile:v 3 -pix_fmt yuv422p10le'",
+        "a.mov, '-c:v prores_ks -profile:v 4 -pix_fmt yuva444p10le -alpha_bits 16'",
+        "f.mkv, '-vf format=gbrp10le,geq=g=1023*gt(g(X\\,Y)\\,9):b=1023*gt(b(X\\,Y)\\,9):r=1023*gt(r(X\\,Y)\\,9) -c:v ffv1'",
+        "g.mkv, '-vf format=gray10le,geq=lum=1023*gt(lum(X\\,Y)\\,512) -c:v ffv1'",
+    })
+    void whiteOfTenBitsIsWhite(String name, String codec) {
+        for (int value : new int[] {255, 0}) {
+            List<String> options = new ArrayList<>(List.of(
+                    "-f",
+                    "lavfi",
+                    "-i",
+                    "color=s=64x48:r=24:d=0.2,format=rgb24,geq=r=%d:g=%d:b=%d".formatted(value, value, value)));
+            options.addAll(List.of(codec.split(" ")));
+            Path file = Clips.make(folder.resolve(value + name), options.toArray(String[]::new));
+            Probe probe = Probe.of(file);
+            assertThat(probe.bits()).isEqualTo(16);
+            float[] p = paint(FrameReader.pixels(probe, 1, all(file, probe, 1).get(1)), 64, 48)
+                    .at(30, 20);
+            for (int c = 0; c < 3; c++) {
+                assertThat(p[c] * 255).isCloseTo(value, within(0.02f));
+            }
+            assertThat(p[3]).isEqualTo(1);
+        }
+    }
+
+    /** Half-size frames with alpha are what premultiplied values average to: nothing of the clear parts' colour gets in. */
+    @Test
+    void halfSizeFramesWithAlphaHaveNoFringe() {
+        Path still = Clips.make(
+                folder.resolve("edge.png"),
+                "-f",
+                "lavfi",
+                "-i",
+                "color=black:s=64x64,format=rgba,geq=r='if(lt(X,31),255,0)':g='if(lt(X,31),255,0)':b='if(lt(X,31),255,0)':a='if(lt(X,31),255,0)'",
+                "-frames:v",
+                "1");
+        Probe probe = Probe.of(still);
+        Picture p = paint(FrameReader.pixels(probe, 2, all(still, probe, 2).get(0)), 32, 32);
+        assertThat(p.at(15, 9)[3]).isCloseTo(0.5f, within(0.003f));
+        assertThat(p.at(15, 9)[0]).as("white at half alpha").isEqualTo(p.at(15, 9)[3]);
     }
 
     /** Footage of a real camera, from a Debian package: frames by number there too. */

@@ -1,0 +1,2 @@
+/** Files in the making. */
+package aperta.media.file;
