@@ -4,10 +4,19 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /** The folder in which the application keeps its files. */
 public final class Storage {
+    private static final Logger LOG = LoggerFactory.getLogger(Storage.class);
+
     private final Path root;
 
     public Storage(Path root) {
@@ -38,6 +47,72 @@ public final class Storage {
 
     public Path plates() {
         return in("plates");
+    }
+
+    /** Everything that belongs to nobody: what was being brought in, or written, when the application was ended. */
+    public void clearUnfinished() {
+        for (Path folder : List.of(incoming(), in("media"), in("proxies"), in("sounds"), in("renders"), plates())) {
+            for (Path file : all(folder)) {
+                if (folder.endsWith("incoming") || file.toString().endsWith(".part")) {
+                    delete(file);
+                }
+            }
+        }
+    }
+
+    /**
+     * Removes the files of media and renders that nobody has any more.
+     *
+     * @param hashes of all media
+     * @param jobs that there are
+     * @param since files that changed later are left alone: their owner may be about to be kept
+     */
+    public void sweep(Set<String> hashes, Set<String> jobs, Instant since) {
+        for (String folder : List.of("media", "proxies", "sounds")) {
+            sweep(in(folder), hashes, since);
+        }
+        sweep(in("renders"), jobs, since);
+    }
+
+    private static void sweep(Path folder, Set<String> owners, Instant since) {
+        for (Path file : all(folder)) {
+            String name = file.getFileName().toString();
+            int dot = name.indexOf('.');
+            try {
+                if (!owners.contains(dot < 0 ? name : name.substring(0, dot))
+                        && Files.getLastModifiedTime(file).toInstant().isBefore(since)) {
+                    delete(file);
+                }
+            } catch (IOException e) {
+                LOG.debug("{} went by itself", file, e);
+            }
+        }
+    }
+
+    /** How many bytes the files of a folder take. */
+    public long bytes(String... folders) {
+        return Stream.of(folders)
+                .flatMap(f -> all(in(f)).stream())
+                .mapToLong(f -> f.toFile().length())
+                .sum();
+    }
+
+    private static List<Path> all(Path folder) {
+        try (Stream<Path> files = Files.list(folder)) {
+            return files.toList();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static void delete(Path file) {
+        try (Stream<Path> all = Files.walk(file)) {
+            for (Path each : all.sorted(Comparator.reverseOrder()).toList()) {
+                Files.deleteIfExists(each);
+            }
+        } catch (IOException e) {
+            LOG.warn("{} couldn't be removed", file, e);
+        }
     }
 
     private Path in(String name) {

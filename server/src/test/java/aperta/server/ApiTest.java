@@ -6,6 +6,7 @@ import aperta.core.picture.Bands;
 import aperta.media.cli.CommandLine;
 import aperta.media.json.ShotJson;
 import aperta.media.plates.Plates;
+import aperta.server.media.Upkeep;
 import aperta.server.shot.Gestures;
 import jakarta.json.Json;
 import jakarta.json.JsonArray;
@@ -17,6 +18,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.io.StringReader;
+import java.net.Socket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -24,6 +26,7 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
@@ -51,6 +54,9 @@ class ApiTest {
 
     @Autowired
     JdbcTemplate jdbc;
+
+    @Autowired
+    Upkeep upkeep;
 
     @TempDir
     Path folder;
@@ -280,6 +286,156 @@ class ApiTest {
             assertThat(seen(arriving, 23 * high, high)).as("at rest at last").isGreaterThan(1000);
             assertThat(seen(leaving, 23 * high, high)).as("gone at last").isLessThan(20);
         }
+    }
+
+    private HttpRequest.Builder request(String path) {
+        return HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path));
+    }
+
+    /** OWASP's names of what a page must not be able to do: be framed, sniffed, load from elsewhere; nobody else's page may write. */
+    @Test
+    void onlyWhoComesByTheRightNameAndFromHereComesIn() throws Exception {
+        HttpResponse<String> page = http.send(request("/").build(), HttpResponse.BodyHandlers.ofString());
+        assertThat(page.headers().firstValue("content-security-policy").orElseThrow())
+                .contains("default-src 'self'", "frame-ancestors 'none'", "object-src 'none'");
+        assertThat(page.headers().firstValue("x-content-type-options")).contains("nosniff");
+        assertThat(page.headers().firstValue("x-frame-options")).contains("DENY");
+        try (Socket socket = new Socket("127.0.0.1", port)) {
+            socket.getOutputStream()
+                    .write("GET /api/projects HTTP/1.1\r\nHost: orrin-hill.example\r\nConnection: close\r\n\r\n"
+                            .getBytes(StandardCharsets.US_ASCII));
+            String answer = new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+            assertThat(answer).startsWith("HTTP/1.1 421").doesNotContain("Last Tram");
+        }
+        for (String origin : List.of("http://orrin-hill.example", "null", "http://127.0.0.1:1")) {
+            HttpRequest foreign = request("/api/projects/" + project + "/media")
+                    .header("content-type", "multipart/form-data; boundary=b")
+                    .header("origin", origin)
+                    .POST(
+                            HttpRequest.BodyPublishers.ofString(
+                                    "--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"a.png\"\r\n\r\nx\r\n--b--\r\n"))
+                    .build();
+            assertThat(http.send(foreign, HttpResponse.BodyHandlers.ofString()).statusCode())
+                    .as(origin)
+                    .isEqualTo(403);
+        }
+        HttpRequest own = request("/api/projects")
+                .header("content-type", "application/json")
+                .header("origin", "http://127.0.0.1:" + port)
+                .POST(HttpRequest.BodyPublishers.ofString("{\"name\": \"Own\"}"))
+                .build();
+        assertThat(http.send(own, HttpResponse.BodyHandlers.ofString()).statusCode())
+                .isEqualTo(201);
+    }
+
+    /** Whatever is sent, the answer is a sentence about it, and never a fault of the server. */
+    @Test
+    void senselessRequestsAreAnsweredWithASentence() throws Exception {
+        String path = "/api/shots/" + shot().getString("id");
+        String nul = "\\u0000";
+        String half = "\\ud800";
+        String deep = "[".repeat(5000) + "]".repeat(5000);
+        String groups = "{'id': 'g', 'name': 'g', 'content': {'kind': 'group', 'layers': [".repeat(300)
+                + "]}, 'span': {'in': 0, 'length': 24}, 'place': {'position': [0, 0]}}".repeat(300);
+        List<String[]> all = List.of(
+                new String[] {"/api/projects", "{'name': 'a" + nul + "b'}"},
+                new String[] {"/api/projects", "{'name': 'a" + half + "b'}"},
+                new String[] {"/api/projects", "{'name': ['a']}"},
+                new String[] {"/api/projects", "['name']"},
+                new String[] {
+                    "/api/projects/" + project + "/shots",
+                    "{'name': 'x" + nul + "', 'width': 160, 'height': 90, 'rate': '24', 'length': 24}"
+                },
+                new String[] {path + "/edits", "{'revision': 'zero', 'label': 'x', 'patch': []}"},
+                new String[] {path + "/edits", "{'revision': 0, 'label': 7, 'patch': []}"},
+                new String[] {path + "/edits", "{'revision': 0, 'label': '" + half + "', 'patch': []}"},
+                new String[] {path + "/edits", edit(0, "'patch': " + deep)},
+                new String[] {
+                    path + "/edits",
+                    edit(0, "'edit': " + deep.replace("[", "{'kind':").replace("]", "}"))
+                },
+                new String[] {path + "/edits", edit(0, "'edit': {'kind': 'add', 'layer': " + groups + "}")},
+                new String[] {path + "/edits", edit(0, addWord("a" + nul))},
+                new String[] {path + "/edits", edit(0, "'patch': [7]")},
+                new String[] {path + "/undo", "{'revision': 'x'}"});
+        for (String[] one : all) {
+            Answer a = call("POST", one[0], one[1]);
+            assertThat(a.status()).as("%s %.80s", one[0], one[1]).isBetween(400, 422);
+            assertThat(a.detail())
+                    .as(one[1].substring(0, Math.min(80, one[1].length())))
+                    .doesNotContain("java", "Exception", "jakarta");
+        }
+        HttpRequest empty = request("/api/projects/" + project + "/media")
+                .header("content-type", "multipart/form-data; boundary=b")
+                .POST(HttpRequest.BodyPublishers.ofString("--b--\r\n"))
+                .build();
+        HttpResponse<String> answer = http.send(empty, HttpResponse.BodyHandlers.ofString());
+        assertThat(answer.statusCode()).isEqualTo(400);
+        assertThat(answer.body()).doesNotContain("Exception");
+    }
+
+    /** A scan of a poster is larger than any shot, and has a thumbnail nevertheless. */
+    @Test
+    void aStillLargerThanAShotHasAThumbnail() throws Exception {
+        ByteArrayOutputStream png = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(16_000, 600, BufferedImage.TYPE_BYTE_GRAY), "png", png);
+        String id = upload("poster.png", png.toByteArray()).object().getString("id");
+        awaitReady();
+        BufferedImage thumb =
+                ImageIO.read(URI.create("http://127.0.0.1:" + port + "/api/media/" + id + "/thumbnail.png")
+                        .toURL());
+        assertThat(thumb.getWidth()).isEqualTo(240);
+    }
+
+    /** Sixty numbered pictures are one clip; containers take fifty parts unless they are told otherwise. */
+    @Test
+    void aSequenceMayBeLong() throws Exception {
+        byte[][] pictures = new byte[60][];
+        for (int i = 0; i < pictures.length; i++) {
+            ByteArrayOutputStream png = new ByteArrayOutputStream();
+            BufferedImage image = new BufferedImage(32, 18, BufferedImage.TYPE_INT_RGB);
+            image.setRGB(i % 32, 9, 0xffffff);
+            ImageIO.write(image, "png", png);
+            pictures[i] = png.toByteArray();
+        }
+        Answer a = upload("smoke.%04d.png", pictures);
+        assertThat(a.status()).as(a.json().toString()).isEqualTo(201);
+        assertThat(a.object().getInt("frames")).isEqualTo(60);
+    }
+
+    /** Media that a shot shows stay; others may be taken out, and the files of a deleted project go. */
+    @Test
+    void filesGoWithWhoeverOwnsThem() throws Exception {
+        Path bell = Plates.file("bell", Path.of("target/plates"), Bands.IN_TURN, t -> {});
+        byte[] own = Files.readAllBytes(bell);
+        own[own.length - 1] ^= 1;
+        String sound = upload("own.wav", own).object().getString("id");
+        awaitReady();
+        Path file = Path.of(jdbc.queryForObject("select file from media where id = ?::uuid", String.class, sound));
+        assertThat(file).exists();
+        String id = shot().getString("id");
+        String layer =
+                "'edit': {'kind': 'add', 'layer': {'id': 's', 'name': 's', 'content': {'kind': 'sound', 'media': '"
+                        + sound + "'}, 'span': {'in': 12, 'length': 12}, 'place': {'position': [0, 0]}}}";
+        call("POST", "/api/shots/" + id + "/edits", edit(0, layer));
+        Answer used = call("DELETE", "/api/media/" + sound, "");
+        assertThat(used.status()).isEqualTo(409);
+        assertThat(used.detail()).contains("own.wav", "Line 9");
+        call("POST", "/api/shots/" + id + "/undo", "{'revision': 1}");
+        assertThat(call("DELETE", "/api/media/" + sound, "").status()).isEqualTo(204);
+        assertThat(call("GET", "/api/projects/" + project + "/media", "").json().asJsonArray())
+                .isEmpty();
+        assertThat(call("POST", "/api/shots/" + id + "/redo", "{'revision': 2}").status())
+                .as("undo and redo reach back over it")
+                .isEqualTo(200);
+        assertThat(call("GET", "/api/projects/" + project + "/media", "").json().asJsonArray())
+                .hasSize(1);
+        upkeep.sweep(Instant.now().plusSeconds(60));
+        assertThat(file).as("while the project is there").exists();
+        call("DELETE", "/api/projects/" + project, "");
+        upkeep.sweep(Instant.now().plusSeconds(60));
+        assertThat(file).doesNotExist();
+        assertThat(call("GET", "/api/room", "").object()).containsKeys("media", "copies", "renders");
     }
 
     /** A shot is silent until a sound is in it; then its mix begins on the sound's frame. */

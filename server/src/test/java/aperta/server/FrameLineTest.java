@@ -125,6 +125,37 @@ class FrameLineTest {
                         + " 'linear'}, {'at': 20, 'value': 40}]}}}}}");
     }
 
+    /** Whatever one window says, it gets a sentence, and all windows go on being answered. */
+    @Test
+    void nothingThatAWindowSaysEndsTheLine() throws Exception {
+        Window window = open();
+        for (String wrong : new String[] {
+            "{'type': 'ahead'}",
+            "{'type': 'ahead', 'frames': ['x'], 'scale': 1}",
+            "{'type': 'show'}",
+            "{'type': 'show', 'frame': 'x', 'scale': 1}",
+            "{'type': 'show', 'frame': 1, 'scale': 'x'}",
+            "{'type': 'keys', 'scale': 1, 'from': 5, 'to': 1}",
+            "{'type': 'curves'}",
+            "{'type': 'curves', 'of': [7]}",
+            "{'type': 'pick'}",
+            "{'type': 'nonsense'}"
+        }) {
+            window.say(wrong);
+            JsonObject answer = window.next().header;
+            assertThat(answer.getString("type")).as(wrong).isEqualTo("problem");
+            assertThat(answer.getString("detail")).as(wrong).doesNotContain("went wrong", "java");
+        }
+        Window other = open();
+        other.say("{'type': 'show', 'seq': 1, 'frame': 3, 'scale': 1}");
+        assertThat(other.next().body).hasSize(160 * 90 * 4);
+        HttpResponse<String> health = http.send(
+                HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + "/actuator/health"))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
+        assertThat(health.body()).contains("UP");
+    }
+
     @Test
     void aShotIsMeasuredForAWindowThatAsks() throws Exception {
         Window window = open();

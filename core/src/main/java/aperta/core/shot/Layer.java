@@ -36,8 +36,14 @@ public record Layer(
         boolean solo,
         boolean locked) {
 
+    /** As many as a text has letters. */
+    public static final int MOST_MASKS = Content.Text.MOST_LETTERS;
+
     public Layer {
         masks = List.copyOf(masks);
+        if (masks.size() > MOST_MASKS) {
+            throw new IllegalArgumentException("A layer has at most " + MOST_MASKS + " masks.");
+        }
     }
 
     public static Layer of(String id, String name, Content content, Span span, Place place) {

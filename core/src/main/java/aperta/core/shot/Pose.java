@@ -17,17 +17,35 @@ import aperta.core.time.Mix;
 public record Pose(Point shift, Point scale, double turn, double opacity, double blur, double tracking) {
     public static final Pose REST = new Pose(Point.ORIGIN, new Point(1, 1), 0, 1, 0, 0);
     private static final double FAR = 1e6;
+    private static final double LARGEST = 1000;
+    private static final double MOST_BLUR = 1000;
+    private static final double WIDEST = 10_000;
 
     public Pose {
         if (!(Math.abs(shift.x()) <= FAR && Math.abs(shift.y()) <= FAR)
-                || !(Math.abs(scale.x()) <= 1000 && Math.abs(scale.y()) <= 1000)
+                || !(Math.abs(scale.x()) <= LARGEST && Math.abs(scale.y()) <= LARGEST)
                 || !(Math.abs(turn) <= FAR)) {
             throw new IllegalArgumentException("A pose lies within 1000000 px, 100000 % and 1000000 ° of rest.");
         }
-        if (!(opacity >= 0 && opacity <= 1) || !(blur >= 0 && blur <= 1000) || !(Math.abs(tracking) <= 10_000)) {
+        if (!(opacity >= 0 && opacity <= 1) || !(blur >= 0 && blur <= MOST_BLUR) || !(Math.abs(tracking) <= WIDEST)) {
             throw new IllegalArgumentException(
                     "A pose has an opacity of 0 to 100 %, a blur of 0 to 1000 px and at most 10000 ‰ em of tracking.");
         }
+    }
+
+    /** The nearest pose that there is, for what an ease that overshoots asks for. */
+    private static Pose within(Point shift, Point scale, double turn, double opacity, double blur, double tracking) {
+        return new Pose(
+                new Point(between(shift.x(), FAR), between(shift.y(), FAR)),
+                new Point(between(scale.x(), LARGEST), between(scale.y(), LARGEST)),
+                between(turn, FAR),
+                Math.min(1, Math.max(0, opacity)),
+                Math.min(MOST_BLUR, Math.max(0, blur)),
+                between(tracking, WIDEST));
+    }
+
+    private static double between(double value, double most) {
+        return Math.min(most, Math.max(-most, value));
     }
 
     public static Pose faded(double opacity) {
@@ -57,18 +75,18 @@ public record Pose(Point shift, Point scale, double turn, double opacity, double
     /** The pose on the way: itself at 0, rest at 1; a way beyond goes on, where that has a meaning. */
     public Pose towardsRest(double way) {
         double left = 1 - way;
-        return new Pose(
+        return within(
                 shift.times(left),
                 new Point(1 + (scale.x() - 1) * left, 1 + (scale.y() - 1) * left),
                 turn * left,
-                Math.min(1, Math.max(0, 1 + (opacity - 1) * left)),
-                Math.max(0, blur * left),
+                1 + (opacity - 1) * left,
+                blur * left,
                 tracking * left);
     }
 
     /** Both together. */
     public Pose and(Pose other) {
-        return new Pose(
+        return within(
                 shift.plus(other.shift),
                 new Point(scale.x() * other.scale.x(), scale.y() * other.scale.y()),
                 turn + other.turn,

@@ -28,10 +28,20 @@ public record Shot(
     /** Six hours at 30 frames a second. */
     public static final long LONGEST = 648_000;
 
+    public static final int MOST_MARKERS = 10_000;
+    public static final int MOST_ACCEPTED = 10_000;
+
     public Shot {
         if (length < 1 || length > LONGEST) {
             throw new IllegalArgumentException(
                     "A shot is between 1 and " + LONGEST + " frames long, not " + length + ".");
+        }
+        if (markers.size() > MOST_MARKERS) {
+            throw new IllegalArgumentException(
+                    "A shot has at most " + MOST_MARKERS + " markers, not " + markers.size() + ".");
+        }
+        if (accepted.size() > MOST_ACCEPTED) {
+            throw new IllegalArgumentException("At most " + MOST_ACCEPTED + " findings can be accepted in a shot.");
         }
         layers = List.copyOf(layers);
         markers = markers.stream()

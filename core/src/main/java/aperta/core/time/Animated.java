@@ -15,12 +15,19 @@ import java.util.function.UnaryOperator;
  * @param keys in rising order of frames, no two on the same frame
  */
 public record Animated<T>(T rest, List<Key<T>> keys, Beyond before, Beyond after, List<Recipe> signals) {
+    public static final int MOST_KEYS = 100_000;
+    public static final int MOST_SIGNALS = 32;
+
     public Animated {
         Objects.requireNonNull(rest);
         Objects.requireNonNull(before);
         Objects.requireNonNull(after);
         keys = List.copyOf(keys);
         signals = List.copyOf(signals);
+        if (keys.size() > MOST_KEYS || signals.size() > MOST_SIGNALS) {
+            throw new IllegalArgumentException(
+                    "A value has at most " + MOST_KEYS + " keys and " + MOST_SIGNALS + " signals.");
+        }
         for (int i = 1; i < keys.size(); i++) {
             if (keys.get(i).at() <= keys.get(i - 1).at()) {
                 throw new IllegalArgumentException("Keys must follow one another in time; frame "

@@ -23,6 +23,9 @@ final class Codecs {
     static final Codec<String> TEXT = of(
             (v, where) -> {
                 if (v instanceof JsonString s) {
+                    if (!Characters.canBeKept(s.getString())) {
+                        throw new BadDocument(where, Characters.WHY_NOT);
+                    }
                     return s.getString();
                 }
                 throw new BadDocument(where, "expected text, not " + shown(v) + ".");

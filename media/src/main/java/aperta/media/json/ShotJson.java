@@ -36,6 +36,8 @@ import jakarta.json.JsonObject;
 import jakarta.json.JsonObjectBuilder;
 import jakarta.json.JsonReader;
 import jakarta.json.JsonValue;
+import jakarta.json.stream.JsonLocation;
+import jakarta.json.stream.JsonParsingException;
 import java.io.StringReader;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
@@ -45,6 +47,9 @@ import java.util.Optional;
 
 /** Shots as JSON. What is written has every field; what is read may leave out those with a default. */
 public final class ShotJson {
+    /** Groups lie in one another at most as deep as the rules say; each takes three levels. */
+    private static final int DEEPEST = 128;
+
     static final Defined<Animated<Double>> NUMBERS = new Defined<>("number", TimeCodecs.animated(Codecs.NUMBER));
     static final Defined<Animated<Point>> POINTS = new Defined<>("point", TimeCodecs.animated(TimeCodecs.POINT));
     static final Defined<Animated<Colour>> COLOURS = new Defined<>("colour", TimeCodecs.animated(TimeCodecs.COLOUR));
@@ -87,13 +92,47 @@ public final class ShotJson {
     }
 
     /** Any JSON object. */
+    /**
+     * Reads an object.
+     *
+     * @throws BadDocument with a plain sentence where it isn't one
+     */
     public static JsonObject parse(String json) {
+        if (depth(json) > DEEPEST) {
+            throw new BadDocument("", "The document is nested more than " + DEEPEST + " deep.");
+        }
         try (JsonReader reader = JSON.createReader(new StringReader(json))) {
             return reader.readObject();
+        } catch (JsonParsingException e) {
+            JsonLocation at = e.getLocation();
+            throw new BadDocument(
+                    "",
+                    "This is not a JSON object: it goes wrong in line " + at.getLineNumber() + ", column "
+                            + at.getColumnNumber() + ".");
         } catch (JsonException | IllegalStateException e) {
-            String why = String.valueOf(e.getMessage()).split("\n", 2)[0];
-            throw new BadDocument("", "This is not a JSON object: " + why);
+            throw new BadDocument("", "This is not a JSON object.");
         }
+    }
+
+    /** How deep brackets lie in one another, those in texts aside. */
+    private static int depth(String json) {
+        int depth = 0;
+        int most = 0;
+        boolean text = false;
+        for (int i = 0; i < json.length(); i++) {
+            char c = json.charAt(i);
+            if (text) {
+                i += c == '\\' ? 1 : 0;
+                text = c != '"';
+            } else if (c == '"') {
+                text = true;
+            } else if (c == '{' || c == '[') {
+                most = Math.max(most, ++depth);
+            } else if (c == '}' || c == ']') {
+                depth--;
+            }
+        }
+        return most;
     }
 
     /** The JSON Schema of a shot. */

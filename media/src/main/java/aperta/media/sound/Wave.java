@@ -4,7 +4,6 @@ import aperta.core.sound.Mixdown;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
@@ -12,6 +11,7 @@ import java.nio.charset.StandardCharsets;
 /** WAV files of 16 bits and two channels, after Multimedia Programming Interface and Data Specifications 1.0 (1991). */
 public final class Wave {
     private static final int FRAME = 4;
+    private static final int HEADER = 44;
 
     private Wave() {}
 
@@ -32,20 +32,14 @@ public final class Wave {
         }
     }
 
-    /** The same, as bytes. */
-    public static byte[] of(Mixdown mixdown, int part) {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        try {
-            write(mixdown, out, part);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return out.toByteArray();
+    /** How many bytes that are. */
+    public static long size(Mixdown mixdown) {
+        return HEADER + mixdown.length() * FRAME;
     }
 
     private static byte[] header(long samples) {
         int bytes = (int) Math.min(Integer.MAX_VALUE - 64L, samples * FRAME);
-        return ByteBuffer.allocate(44)
+        return ByteBuffer.allocate(HEADER)
                 .order(ByteOrder.LITTLE_ENDIAN)
                 .put(tag("RIFF"))
                 .putInt(36 + bytes)

@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 /** Single frames as files. */
 @RestController
@@ -61,11 +62,13 @@ class FrameController {
                 .body(png(read.shot(), read.shot().length() * 2 / 3, scale, Bytes.See.ON_BLACK));
     }
 
-    /** What the shot sounds like, as a WAV file; nothing where it is silent. */
+    /** What the shot sounds like, as a WAV file that is mixed as it is read; nothing where it is silent. */
     @GetMapping(path = "/sound.wav", produces = "audio/wav")
-    ResponseEntity<byte[]> sound(@PathVariable UUID id) {
+    ResponseEntity<StreamingResponseBody> sound(@PathVariable UUID id) {
         Mixdown mixdown = new Mixdown(shots.newest(id).shot(), media.samples());
-        return mixdown.isSilent() ? ResponseEntity.noContent().build() : ResponseEntity.ok(Wave.of(mixdown, 1 << 16));
+        return mixdown.isSilent()
+                ? ResponseEntity.noContent().build()
+                : ResponseEntity.ok().contentLength(Wave.size(mixdown)).body(out -> Wave.write(mixdown, out, 1 << 16));
     }
 
     /** How an opening would bring a layer in or take it away: pictures under one another. */

@@ -11,14 +11,16 @@ import aperta.core.render.Planner;
 import aperta.core.render.RenderException;
 import aperta.core.shot.Shot;
 import aperta.media.json.EditJson;
+import aperta.server.http.NotFound;
 import aperta.server.media.MediaService;
 import aperta.server.shot.Change;
 import aperta.server.shot.ShotChanged;
 import aperta.server.shot.ShotService;
 import jakarta.annotation.PreDestroy;
-import jakarta.json.JsonArrayBuilder;
+import jakarta.json.JsonArray;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonObjectBuilder;
+import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -40,6 +42,7 @@ public class FrameDesk {
     private static final long GIVEN_WAY_NANOS = 150_000_000L;
 
     private static final int LONGEST_STILL_MS = 600;
+    private static final int MOST_CURVES = 200;
 
     private final ShotService shots;
     private final FrameService frames;
@@ -50,6 +53,9 @@ public class FrameDesk {
     private final Semaphore work = new Semaphore(0);
     private final Thread thread;
     private volatile boolean closed;
+    /** When the present piece of work was begun; 0 where there is none. */
+    private volatile long begun;
+
     private volatile long lastWish = System.nanoTime() - GIVEN_WAY_NANOS;
 
     FrameDesk(ShotService shots, FrameService frames, MediaService media) {
@@ -110,37 +116,72 @@ public class FrameDesk {
     private void loop() {
         while (!closed) {
             try {
-                if (!round()) {
+                boolean worked = round();
+                begun = 0;
+                if (!worked) {
                     work.acquire();
                     work.drainPermits();
                 }
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
                 return;
+            } catch (RuntimeException | Error e) {
+                // Whatever one window does, the others are still answered.
+                LOG.error("The frame desk stumbled and goes on", e);
             }
         }
     }
 
-    /** Answers one wish of each window, or else renders one frame ahead. */
+    /** For how long it has been at one and the same piece of work; longer than any takes where it is stuck or gone. */
+    Duration busyFor() {
+        if (!thread.isAlive()) {
+            return Duration.ofDays(1);
+        }
+        long since = begun;
+        return since == 0 ? Duration.ZERO : Duration.ofNanos(System.nanoTime() - since);
+    }
+
+    /** Answers one wish of each window and a bit of what takes long, or else renders one frame ahead. */
     private boolean round() {
         boolean any = false;
         for (Viewer v : viewers) {
             Optional<JsonObject> wish = v.takeWish();
             wish.ifPresent(w -> answer(v, w));
-            any |= wish.isPresent();
+            Optional<Names> names = v.names();
+            names.ifPresent(n -> goOn(v, n));
+            any |= wish.isPresent() || names.isPresent();
         }
+        if (any) {
+            return true;
+        }
+        // One frame for each window in turn, so that none plays at the cost of another.
         for (Viewer v : viewers) {
-            if (!any) {
-                Optional<JsonObject> ahead = v.takeAhead();
-                ahead.ifPresent(w -> answer(v, w));
-                any = ahead.isPresent();
+            Optional<JsonObject> ahead = v.takeAhead();
+            ahead.ifPresent(w -> answer(v, w));
+            any |= ahead.isPresent();
+            if (viewers.stream().anyMatch(Viewer::hasWish)) {
+                return true;
             }
         }
         return any;
     }
 
+    private void goOn(Viewer v, Names names) {
+        begun = System.nanoTime();
+        try {
+            names.goOn().ifPresent(answer -> {
+                v.names(Optional.empty());
+                v.send(answer);
+            });
+        } catch (RuntimeException | Error e) {
+            v.names(Optional.empty());
+            throw e;
+        }
+    }
+
     private void answer(Viewer v, JsonObject wish) {
-        lastWish = System.nanoTime();
+        begun = System.nanoTime();
+        lastWish = begun;
         try {
             switch (wish.getString("type", "")) {
                 case "show", "ahead" -> show(v, wish);
@@ -149,9 +190,9 @@ public class FrameDesk {
                 case "curves" -> curves(v, wish);
                 default -> throw new IllegalArgumentException("There is no wish '" + wish.getString("type", "") + "'.");
             }
-        } catch (IllegalArgumentException | RenderException e) {
+        } catch (IllegalArgumentException | RenderException | NotFound e) {
             v.send(problem(wish, e.getMessage()));
-        } catch (RuntimeException e) {
+        } catch (RuntimeException | Error e) {
             LOG.error("A frame couldn't be answered", e);
             v.send(problem(wish, "Something went wrong in Aperta while this frame was made."));
         } finally {
@@ -159,10 +200,12 @@ public class FrameDesk {
         }
     }
 
-    private static JsonObject problem(JsonObject wish, String why) {
+    /** What is told where a wish can't be granted. */
+    static JsonObject problem(JsonObject wish, String why) {
         return JSON.createObjectBuilder()
                 .add("type", "problem")
                 .add("seq", wish.getInt("seq", 0))
+                .add("of", wish.getString("type", ""))
                 .add("detail", String.valueOf(why))
                 .build();
     }
@@ -173,7 +216,7 @@ public class FrameDesk {
         Shot shot = read.shot();
         Optional<JsonObject> snap = Optional.empty();
         boolean draft = wish.get("draft") instanceof JsonObject;
-        if (draft && wish.getJsonNumber("revision").longValue() != read.revision()) {
+        if (draft && Wishes.whole(wish, "revision") != read.revision()) {
             // What it was a draft of has been kept or taken back meanwhile; a newer wish is on its way.
             return;
         }
@@ -182,7 +225,7 @@ public class FrameDesk {
             snap = snapped(shot, change);
             shot = new Change(change).apply(shot, planner);
         }
-        long number = wish.getJsonNumber("frame").longValue();
+        long number = Wishes.whole(wish, "frame");
         FrameService.Frame frame = frames.frame(shot, number, scale(wish), see(wish), alone(wish));
         JsonObjectBuilder header = JSON.createObjectBuilder()
                 .add("seq", wish.getInt("seq", 0))
@@ -220,22 +263,9 @@ public class FrameDesk {
                 .findFirst();
     }
 
-    /** Names of all frames, so that a window knows which of those it has are still true. */
+    /** Begins to work out names of frames; {@link #round} goes on with it. */
     private void keys(Viewer v, JsonObject wish) {
-        ShotService.Read read = shots.current(v.shot());
-        JsonArrayBuilder all = JSON.createArrayBuilder();
-        double scale = scale(wish);
-        Bytes.See see = see(wish);
-        Optional<String> alone = alone(wish);
-        for (long n = 0; n < read.shot().length(); n++) {
-            all.add(frames.key(frames.plan(read.shot(), n, scale, alone), n, see));
-        }
-        v.send(JSON.createObjectBuilder()
-                .add("type", "keys")
-                .add("seq", wish.getInt("seq", 0))
-                .add("revision", read.revision())
-                .add("keys", all)
-                .build());
+        v.names(Optional.of(new Names(frames, shots.current(v.shot()), wish, scale(wish), see(wish), alone(wish))));
     }
 
     /** Of the newest revision, or of a draft of it, so that curves move while keys are dragged. */
@@ -249,22 +279,31 @@ public class FrameDesk {
                 .add("type", "curves")
                 .add("seq", wish.getInt("seq", 0))
                 .add("revision", read.revision())
-                .add("curves", curves.of(shot, wish.getJsonArray("of").getValuesAs(JsonObject.class)))
+                .add("curves", curves.of(shot, of(wish)))
                 .build());
+    }
+
+    private static List<JsonObject> of(JsonObject wish) {
+        if (wish.get("of") instanceof JsonArray all
+                && all.size() <= MOST_CURVES
+                && all.stream().allMatch(JsonObject.class::isInstance)) {
+            return all.getValuesAs(JsonObject.class);
+        }
+        throw new IllegalArgumentException(
+                "Curves are asked for as 'of', a list of at most " + MOST_CURVES + " layers and properties.");
     }
 
     private void pick(Viewer v, JsonObject wish) {
         Shot shot = shots.current(v.shot()).shot();
-        Point p = new Point(
-                wish.getJsonNumber("x").doubleValue(), wish.getJsonNumber("y").doubleValue());
+        Point p = new Point(Wishes.number(wish, "x"), Wishes.number(wish, "y"));
         JsonObjectBuilder answer =
                 JSON.createObjectBuilder().add("type", "picked").add("seq", wish.getInt("seq", 0));
-        handles.at(shot, wish.getJsonNumber("frame").longValue(), p).ifPresent(id -> answer.add("layer", id));
+        handles.at(shot, Wishes.whole(wish, "frame"), p).ifPresent(id -> answer.add("layer", id));
         v.send(answer.build());
     }
 
     private static double scale(JsonObject wish) {
-        double scale = wish.getJsonNumber("scale").doubleValue();
+        double scale = Wishes.number(wish, "scale");
         if (!(scale >= 0.05 && scale <= 1)) {
             throw new IllegalArgumentException("The quality lies between 0.05 and 1.");
         }

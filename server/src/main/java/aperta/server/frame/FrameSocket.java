@@ -1,10 +1,13 @@
 package aperta.server.frame;
 
 import aperta.media.json.ShotJson;
+import jakarta.annotation.PreDestroy;
 import jakarta.json.JsonObject;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Component;
@@ -14,20 +17,22 @@ import org.springframework.web.socket.WebSocketSession;
 import org.springframework.web.socket.config.annotation.EnableWebSocket;
 import org.springframework.web.socket.config.annotation.WebSocketConfigurer;
 import org.springframework.web.socket.config.annotation.WebSocketHandlerRegistry;
-import org.springframework.web.socket.handler.ConcurrentWebSocketSessionDecorator;
 import org.springframework.web.socket.handler.TextWebSocketHandler;
 import org.springframework.web.socket.server.standard.ServletServerContainerFactoryBean;
 
 /** The line between a window and the frame desk: {@code /ws/frames/SHOT}. */
 @Component
 class FrameSocket extends TextWebSocketHandler {
-    private static final int SEND_LIMIT_MS = 20_000;
-    private static final int SEND_BUFFER = 128 << 20;
     private static final int LARGEST_WISH = 4 << 20;
 
     private final FrameDesk desk;
     private final ProofDesk proofs;
     private final Map<String, Viewer> viewers = new ConcurrentHashMap<>();
+    private final ExecutorService senders = Executors.newCachedThreadPool(r -> {
+        Thread thread = new Thread(r, "frame-sender");
+        thread.setDaemon(true);
+        return thread;
+    });
 
     FrameSocket(FrameDesk desk, ProofDesk proofs) {
         this.desk = desk;
@@ -39,8 +44,7 @@ class FrameSocket extends TextWebSocketHandler {
         String path = session.getUri() == null ? "" : session.getUri().getPath();
         try {
             UUID shot = UUID.fromString(path.substring(path.lastIndexOf('/') + 1));
-            Viewer viewer =
-                    new Viewer(new ConcurrentWebSocketSessionDecorator(session, SEND_LIMIT_MS, SEND_BUFFER), shot);
+            Viewer viewer = new Viewer(session, shot, senders, desk::wake);
             viewers.put(session.getId(), viewer);
             desk.open(viewer);
         } catch (IllegalArgumentException e) {
@@ -61,13 +65,22 @@ class FrameSocket extends TextWebSocketHandler {
             session.close(CloseStatus.BAD_DATA);
             return;
         }
-        switch (wish.getString("type", "")) {
-            case "show" -> viewer.wish(wish);
-            case "ahead" -> viewer.ahead(wish);
-            case "proof" -> proofs.ask(viewer);
-            default -> viewer.ask(wish);
+        try {
+            switch (wish.getString("type", "")) {
+                case "show" -> viewer.wish(wish);
+                case "ahead" -> viewer.ahead(wish);
+                case "proof" -> proofs.ask(viewer);
+                default -> viewer.ask(wish);
+            }
+        } catch (IllegalArgumentException e) {
+            viewer.send(FrameDesk.problem(wish, e.getMessage()));
         }
         desk.wake();
+    }
+
+    @PreDestroy
+    void close() {
+        senders.shutdownNow();
     }
 
     @Override

@@ -98,7 +98,8 @@ class ProofDesk {
                     .add("type", "proof-problem")
                     .add("detail", String.valueOf(e.getMessage()))
                     .build());
-        } catch (RuntimeException e) {
+        } catch (RuntimeException | Error e) {
+            // Whatever one shot does, the others are still measured.
             LOG.error("A shot couldn't be measured", e);
         }
     }

@@ -2,6 +2,7 @@ package aperta.server.job;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Modifying;
@@ -9,6 +10,9 @@ import org.springframework.data.jpa.repository.Query;
 
 interface JobRows extends JpaRepository<JobRow, UUID> {
     List<JobRow> findTop100ByProjectIdOrderByCreatedAtDesc(UUID projectId);
+
+    @Query("select j.id from JobRow j")
+    Set<UUID> ids();
 
     @Modifying
     @Query("update JobRow j set j.done = :done where j.id = :id")

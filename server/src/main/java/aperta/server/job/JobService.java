@@ -6,8 +6,10 @@ import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.TaskInstance;
 import java.time.Instant;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -49,13 +51,25 @@ public class JobService {
     }
 
     private void schedule(UUID id) {
-        scheduler.getObject().scheduleIfNotExists(new TaskInstance<Void>(TASK, id.toString()), Instant.now());
+        // A name for each attempt: the one before may not have left the scheduler's table yet.
+        String attempt = id + ":" + UUID.randomUUID();
+        scheduler.getObject().scheduleIfNotExists(new TaskInstance<Void>(TASK, attempt), Instant.now());
+    }
+
+    /** The job that an attempt is one of. */
+    static UUID jobOf(String attempt) {
+        return UUID.fromString(attempt.substring(0, 36));
     }
 
     public List<Job> of(UUID project) {
         return jobs.findTop100ByProjectIdOrderByCreatedAtDesc(project).stream()
                 .map(JobRow::job)
                 .toList();
+    }
+
+    /** Of all jobs, as text. */
+    public Set<String> ids() {
+        return jobs.ids().stream().map(UUID::toString).collect(Collectors.toSet());
     }
 
     public Job get(UUID id) {

@@ -1,7 +1,7 @@
 package aperta.server.media;
 
+import aperta.core.geometry.Point;
 import aperta.core.picture.Bytes;
-import aperta.core.render.Workers;
 import aperta.core.shot.Content;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
@@ -9,9 +9,11 @@ import aperta.core.shot.Place;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Span;
 import aperta.core.sound.Mixdown;
+import aperta.core.time.Animated;
 import aperta.core.time.Rate;
 import aperta.media.ffmpeg.Png;
 import aperta.media.fonts.FontShelf;
+import aperta.server.Storage;
 import aperta.server.frame.FrameService;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.ByteArrayOutputStream;
@@ -24,6 +26,7 @@ import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -42,13 +45,13 @@ class MediaController {
     private final MediaService media;
     private final SequenceService sequences;
     private final FrameService frames;
-    private final Workers workers;
+    private final Storage storage;
 
-    MediaController(MediaService media, SequenceService sequences, FrameService frames, Workers workers) {
+    MediaController(MediaService media, SequenceService sequences, FrameService frames, Storage storage) {
         this.media = media;
         this.sequences = sequences;
         this.frames = frames;
-        this.workers = workers;
+        this.storage = storage;
     }
 
     record MediaView(
@@ -80,7 +83,10 @@ class MediaController {
             long frames,
 
             @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
-            boolean alpha) {
+            boolean alpha,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            boolean used) {
         static MediaView of(MediaService.Item m) {
             return new MediaView(
                     m.id(),
@@ -92,7 +98,8 @@ class MediaController {
                     m.height(),
                     m.rate(),
                     m.frames(),
-                    m.alpha());
+                    m.alpha(),
+                    m.used());
         }
     }
 
@@ -127,14 +134,43 @@ class MediaController {
         return MediaView.of(media.bring(project, name, file.getInputStream()));
     }
 
+    @DeleteMapping("/media/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(@PathVariable UUID id) {
+        media.remove(id);
+    }
+
+    /** How many bytes files take: what was brought, what was made of it for speed, and renders. */
+    record Room(
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            long media,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            long copies,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            long renders) {}
+
+    @GetMapping("/room")
+    Room room() {
+        return new Room(storage.bytes("media", "plates"), storage.bytes("proxies", "sounds"), storage.bytes("renders"));
+    }
+
     @GetMapping(path = "/media/{id}/thumbnail.png", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> thumbnail(@PathVariable UUID id) throws IOException {
         MediaService.Item m = media.ready(id);
-        Format format = new Format(Math.max(16, m.width()), Math.max(16, m.height()), Rate.parse(m.rate()));
+        // A still may be larger than any shot.
+        double fit = Math.min(1, (double) Format.LARGEST / Math.max(m.width(), m.height()));
+        Format format = new Format(side(m.width() * fit), side(m.height() * fit), Rate.parse(m.rate()));
         Content content = m.kind() == MediaService.Kind.STILL
                 ? new Content.Still(id.toString())
                 : new Content.Footage(id.toString());
-        Layer layer = Layer.of("m", m.name(), content, Span.of(0, m.frames()), Place.at(format.centre()));
+        Layer layer = Layer.of(
+                "m",
+                m.name(),
+                content,
+                Span.of(0, m.frames()),
+                Place.at(format.centre()).withScale(Animated.of(new Point(fit, fit))));
         double scale = Math.min(1, (double) THUMB / format.width());
         Shot alone = new Shot(m.name(), format, m.frames(), List.of(layer));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
@@ -142,6 +178,10 @@ class MediaController {
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.maxAge(Duration.ofDays(30)))
                 .body(out.toByteArray());
+    }
+
+    private static int side(double pixels) {
+        return Math.max(Format.SMALLEST, (int) Math.round(pixels));
     }
 
     /** How loud a sound is over its length: the largest amplitude of each of {@code count} even stretches. */

@@ -33,6 +33,7 @@ class MediaRow {
     long frames;
     boolean alpha;
     Instant createdAt;
+    Instant removedAt;
 
     protected MediaRow() {}
 

@@ -26,13 +26,17 @@ import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -66,12 +70,14 @@ public class MediaService {
             int height,
             String rate,
             long frames,
-            boolean alpha) {}
+            boolean alpha,
+            boolean used) {}
 
     private final MediaRows media;
     private final Projects projects;
     private final JobService jobs;
     private final Storage storage;
+    private final ObjectProvider<MediaUse> uses;
     private final TransactionTemplate transaction;
     private final FontShelf fonts = new FontShelf(this::fontFile);
     private final Map<UUID, Clip> clips = new ConcurrentHashMap<>();
@@ -83,11 +89,13 @@ public class MediaService {
             Projects projects,
             JobService jobs,
             Storage storage,
+            ObjectProvider<MediaUse> uses,
             PlatformTransactionManager transactions) {
         this.media = media;
         this.projects = projects;
         this.jobs = jobs;
         this.storage = storage;
+        this.uses = uses;
         this.transaction = new TransactionTemplate(transactions);
     }
 
@@ -120,11 +128,12 @@ public class MediaService {
 
     public List<Item> of(UUID project) {
         return media.findByProjectIdOrderByCreatedAt(project).stream()
-                .map(MediaService::item)
+                .map(this::item)
+                .filter(m -> m.used || row(m.id).removedAt == null)
                 .toList();
     }
 
-    private static Item item(MediaRow r) {
+    private Item item(MediaRow r) {
         return new Item(
                 r.id,
                 r.projectId,
@@ -137,7 +146,37 @@ public class MediaService {
                 r.height,
                 r.rate,
                 r.frames,
-                r.alpha);
+                r.alpha,
+                !uses.getObject().shotsWith(r.id).isEmpty());
+    }
+
+    /**
+     * Takes a medium out of its project. Its files stay for a while, and as long as undo leads to a shot that shows it.
+     *
+     * @throws Conflict where a shot shows it
+     */
+    public void remove(UUID id) {
+        MediaRow r = row(id);
+        List<String> shots = uses.getObject().shotsWith(id);
+        if (!shots.isEmpty()) {
+            throw new Conflict("'" + r.name + "' is used in '" + String.join("', '", shots) + "'.");
+        }
+        r.removedAt = Instant.now();
+        media.save(r);
+    }
+
+    /** Forgets media that were removed before a time and that no state of any shot has used. */
+    void forget(Instant before) {
+        for (MediaRow r : media.findByRemovedAtBefore(before)) {
+            if (!uses.getObject().wasEverUsed(r.id)) {
+                clips.remove(r.id);
+                media.delete(r);
+            }
+        }
+    }
+
+    Set<String> hashes() {
+        return media.hashes();
     }
 
     public Item get(UUID id) {
@@ -281,11 +320,27 @@ public class MediaService {
         row.rate = probe.rate().toString();
         row.frames = probe.frames();
         row.alpha = probe.alpha();
+        row.message = note(probe);
         transaction.executeWithoutResult(status -> {
             media.save(row);
             jobs.startImport(project, row.id, "Import " + name, probe.frames());
         });
         return item(row);
+    }
+
+    /** What people should know of a clip that is of use nevertheless. */
+    private static String note(Probe probe) {
+        List<String> notes = new ArrayList<>();
+        if (probe.interlaced()) {
+            notes.add("Interlaced: each frame is put together from its two fields.");
+        }
+        if (!probe.square()) {
+            notes.add("Its pixels aren't square: it is shown " + probe.width() + " pixels wide.");
+        }
+        if (probe.times().filter(t -> !t.isEven()).isPresent()) {
+            notes.add("Its frames don't come evenly: where one is missing, the one before it stays.");
+        }
+        return String.join(" ", notes);
     }
 
     /** A sound's rate is that of its samples, its frames are samples. */
@@ -327,6 +382,9 @@ public class MediaService {
             r.state = State.FAILED;
             r.message = why;
             media.save(r);
+            if (!media.existsByHashAndIdNot(r.hash, r.id)) {
+                Path.of(r.file).toFile().delete();
+            }
         });
     }
 

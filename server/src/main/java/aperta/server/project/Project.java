@@ -1,5 +1,6 @@
 package aperta.server.project;
 
+import aperta.media.json.Characters;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import java.time.Instant;
@@ -24,7 +25,7 @@ public class Project {
     }
 
     public void rename(String other) {
-        if (other == null || other.isBlank() || other.length() > 200) {
+        if (other == null || other.isBlank() || other.length() > 200 || !Characters.canBeKept(other)) {
             throw new IllegalArgumentException("A project needs a name of 1 to 200 letters.");
         }
         name = other.strip();

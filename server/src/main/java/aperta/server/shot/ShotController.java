@@ -9,7 +9,9 @@ import aperta.core.time.Signal;
 import aperta.media.json.ShotJson;
 import aperta.server.shot.ShotService.ShotView;
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.json.JsonNumber;
 import jakarta.json.JsonObject;
+import jakarta.json.JsonString;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
@@ -76,10 +78,13 @@ class ShotController {
     @PostMapping(path = "/shots/{id}/edits", consumes = "application/json")
     ShotView change(@PathVariable UUID id, @RequestBody String body) {
         JsonObject request = ShotJson.parse(body);
-        if (!request.containsKey("revision") || !request.containsKey("label")) {
-            throw new IllegalArgumentException("A change needs the revision that it was made to, and a label.");
+        if (request.get("revision") instanceof JsonNumber revision
+                && revision.isIntegral()
+                && request.get("label") instanceof JsonString label) {
+            return shots.change(id, revision.longValue(), label.getString(), request);
         }
-        return shots.change(id, request.getJsonNumber("revision").longValue(), request.getString("label"), request);
+        throw new IllegalArgumentException(
+                "A change needs 'revision', the whole number that it was made to, and 'label', a text.");
     }
 
     @PostMapping("/shots/{id}/undo")

@@ -11,6 +11,9 @@ import org.springframework.data.jpa.repository.Query;
 interface ShotRows extends JpaRepository<ShotRow, UUID> {
     List<ShotRow> findByProjectIdOrderByCreatedAt(UUID projectId);
 
+    @Query("select s.name from ShotRow s where s.document like concat('%', :text, '%') order by s.createdAt")
+    List<String> namesOfThoseWith(String text);
+
     /** Holds the row, so that edits of one shot follow one another. */
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select s from ShotRow s where s.id = :id")

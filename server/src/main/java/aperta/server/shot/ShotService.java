@@ -3,6 +3,7 @@ package aperta.server.shot;
 import aperta.core.shot.Format;
 import aperta.core.shot.Shot;
 import aperta.core.time.Rate;
+import aperta.media.json.Characters;
 import aperta.media.json.ShotJson;
 import aperta.server.http.Conflict;
 import aperta.server.http.NotFound;
@@ -220,8 +221,8 @@ public class ShotService {
     }
 
     private static String named(String name) {
-        if (name == null || name.isBlank() || name.length() > 200) {
-            throw new IllegalArgumentException("A shot needs a name of 1 to 200 letters.");
+        if (name == null || name.isBlank() || name.length() > 200 || !Characters.canBeKept(name)) {
+            throw new IllegalArgumentException("A shot, and a change of it, needs a name of 1 to 200 letters.");
         }
         return name.strip();
     }
@@ -248,6 +249,7 @@ public class ShotService {
      */
     @Transactional
     public ShotView change(UUID id, long revision, String label, JsonObject request) {
+        String called = named(label);
         ShotRow row = hold(id, revision);
         Shot before = read(row).shot();
         Shot after = new Change(request).apply(before, media.planner());
@@ -257,7 +259,7 @@ public class ShotService {
         if (from.equals(to)) {
             return view(row);
         }
-        EditRow edit = keep(row, EditRow.Kind.EDIT, named(label), to, Steps.diff(from, to), Steps.diff(to, from));
+        EditRow edit = keep(row, EditRow.Kind.EDIT, called, to, Steps.diff(from, to), Steps.diff(to, from));
         edit.below = row.undoEdit;
         row.undoEdit = edits.save(edit).id;
         row.redoEdit = null;

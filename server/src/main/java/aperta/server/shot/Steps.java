@@ -14,6 +14,12 @@ import java.util.Objects;
 
 /** Steps from one document to another and back, as they are kept. */
 final class Steps {
+    /**
+     * More changed places of a list than this are kept as the whole list: applying each place by itself copies the list each time,
+     * which takes the square of its length.
+     */
+    private static final int MANY = 32;
+
     private Steps() {}
 
     /**
@@ -59,6 +65,10 @@ final class Steps {
     /** Layers, masks, keys and the like: each by itself where they stay in their places, else those between what stays. */
     private static void objects(String path, JsonArray from, JsonArray to, JsonPatchBuilder into) {
         if (ids(from).equals(ids(to))) {
+            if (different(from, to) > MANY) {
+                into.replace(path, to);
+                return;
+            }
             for (int i = 0; i < to.size(); i++) {
                 diff(path + "/" + i, from.get(i), to.get(i), into);
             }
@@ -73,12 +83,24 @@ final class Steps {
         while (last < least - first && from.get(from.size() - 1 - last).equals(to.get(to.size() - 1 - last))) {
             last++;
         }
+        if (from.size() + to.size() - 2 * (first + last) > MANY) {
+            into.replace(path, to);
+            return;
+        }
         for (int i = from.size() - 1 - last; i >= first; i--) {
             into.remove(path + "/" + i);
         }
         for (int i = first; i < to.size() - last; i++) {
             into.add(path + "/" + i, to.get(i));
         }
+    }
+
+    private static int different(JsonArray from, JsonArray to) {
+        int all = 0;
+        for (int i = 0; i < to.size(); i++) {
+            all += from.get(i).equals(to.get(i)) ? 0 : 1;
+        }
+        return all;
     }
 
     /** What tells objects of a list apart; what has none is told by its place. */

@@ -1,17 +1,22 @@
 package aperta.server.job;
 
 import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyLong;
 import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.never;
+import static org.mockito.Mockito.times;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
+import aperta.server.http.NotFound;
 import com.github.kagkarlsson.scheduler.task.ExecutionContext;
 import com.github.kagkarlsson.scheduler.task.TaskInstance;
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import java.time.Instant;
 import java.util.UUID;
+import java.util.function.LongConsumer;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -19,6 +24,8 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.mockito.Mock;
 import org.mockito.junit.jupiter.MockitoExtension;
 import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.dao.DataAccessResourceFailureException;
+import org.springframework.transaction.CannotCreateTransactionException;
 
 @ExtendWith(MockitoExtension.class)
 class JobTaskTest {
@@ -60,7 +67,7 @@ class JobTaskTest {
 
     private void run() {
         OneTimeTask<Void> task = (OneTimeTask<Void>) new JobTask(jobs, runners).job();
-        task.executeOnce(new TaskInstance<>(JobService.TASK, ID.toString()), mock(ExecutionContext.class));
+        task.executeOnce(new TaskInstance<>(JobService.TASK, ID + ":1"), mock(ExecutionContext.class));
     }
 
     @Test
@@ -86,5 +93,31 @@ class JobTaskTest {
         run();
         verify(runner, never()).run(any(), any(), any());
         verify(jobs).failed(eq(ID), any());
+    }
+
+    /** A database that is gone for a moment: the work goes on, and its end is told once it answers. */
+    @Test
+    void aLostConnectionEndsNoJob() {
+        when(runner.run(eq(job), any(), any())).thenAnswer(call -> {
+            call.<LongConsumer>getArgument(1).accept(1);
+            return "/renders/1.mp4";
+        });
+        doThrow(new DataAccessResourceFailureException("gone")).when(jobs).progress(any(), anyLong());
+        doThrow(new DataAccessResourceFailureException("gone"))
+                .doThrow(new CannotCreateTransactionException("gone"))
+                .doNothing()
+                .when(jobs)
+                .finished(ID, "/renders/1.mp4");
+        run();
+        verify(runner, times(1)).run(any(), any(), any());
+        verify(jobs, times(3)).finished(ID, "/renders/1.mp4");
+        verify(jobs, never()).failed(any(), any());
+    }
+
+    @Test
+    void aJobThatIsNoMoreEnds() {
+        when(runner.run(eq(job), any(), any())).thenThrow(new NotFound("There is no such media."));
+        run();
+        verify(jobs, never()).finished(any(), any());
     }
 }

@@ -1,16 +1,22 @@
 package aperta.server.shot;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import aperta.core.render.Planner;
+import aperta.core.shot.Marker;
 import aperta.core.shot.Shot;
 import aperta.media.fonts.FontShelf;
 import aperta.media.footage.ClipSources;
 import aperta.media.json.ShotJson;
 import jakarta.json.Json;
+import jakarta.json.JsonArray;
 import jakarta.json.JsonObject;
 import java.io.StringReader;
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -86,6 +92,27 @@ class StepsTest {
         assertThat(Change.patched(
                         b, Json.createReader(new StringReader(Steps.diff(b, a))).readArray()))
                 .isEqualTo(a);
+    }
+
+    /** Ten thousand places of a list that change at once are kept as one list, not as ten thousand copies of it. */
+    @Test
+    void aLongListIsKeptWhole() {
+        List<Marker> many = IntStream.range(0, Shot.MOST_MARKERS)
+                .mapToObj(i -> new Marker(i, "m" + i))
+                .toList();
+        JsonObject none = ShotJson.write(shot());
+        JsonObject all = ShotJson.write(shot().withLength(Shot.MOST_MARKERS).withMarkers(many));
+        JsonObject few = ShotJson.write(shot().withLength(Shot.MOST_MARKERS).withMarkers(many.subList(0, 3)));
+        for (JsonObject other : List.of(none, few)) {
+            JsonArray patch =
+                    Json.createReader(new StringReader(Steps.diff(other, all))).readArray();
+            assertThat(patch).hasSizeLessThan(4);
+            assertThat(Steps.applied(other.toString(), patch.toString())).isEqualTo(all);
+            assertThat(Steps.applied(all.toString(), Steps.diff(all, other))).isEqualTo(other);
+        }
+        assertThatThrownBy(() -> shot().withMarkers(Stream.concat(many.stream(), Stream.of(new Marker(0, "one more")))
+                        .toList()))
+                .hasMessage("A shot has at most 10000 markers, not 10001.");
     }
 
     /** What is kept of a change is no larger than it need be. */

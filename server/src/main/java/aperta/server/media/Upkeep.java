@@ -1,0 +1,56 @@
+package aperta.server.media;
+
+import aperta.server.Storage;
+import aperta.server.job.JobService;
+import jakarta.annotation.PostConstruct;
+import java.time.Duration;
+import java.time.Instant;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.scheduling.annotation.EnableScheduling;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+
+/**
+ * Removes files that nobody has any more: at the start what an end of the process left behind, then now and then what deleted
+ * projects and removed media leave.
+ */
+@Component
+public class Upkeep {
+    private static final Duration JUST_WRITTEN = Duration.ofMinutes(10);
+
+    private final Storage storage;
+    private final MediaService media;
+    private final JobService jobs;
+    private final Duration kept;
+
+    /** @param kept how long removed media stay */
+    Upkeep(Storage storage, MediaService media, JobService jobs, @Value("${aperta.removed-media-kept}") Duration kept) {
+        this.storage = storage;
+        this.media = media;
+        this.jobs = jobs;
+        this.kept = kept;
+    }
+
+    /** Before anybody is answered, so that nothing is in the making. */
+    @PostConstruct
+    void begin() {
+        storage.clearUnfinished();
+        sweep(Instant.now());
+    }
+
+    @Scheduled(initialDelayString = "PT10M", fixedDelayString = "PT30M")
+    void now() {
+        media.forget(Instant.now().minus(kept));
+        sweep(Instant.now().minus(JUST_WRITTEN));
+    }
+
+    /** @param since files that changed later are left alone */
+    public void sweep(Instant since) {
+        storage.sweep(media.hashes(), jobs.ids(), since);
+    }
+
+    @Configuration
+    @EnableScheduling
+    static class Clock {}
+}
