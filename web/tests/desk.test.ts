@@ -30,8 +30,8 @@ afterEach(() => vi.unstubAllGlobals());
 const moving = {
   rest: 1,
   keys: [
-    { at: 6, value: 0, ease: 'hold', in: null, out: null, roving: false },
-    { at: 20, value: 1, ease: 'linear', in: null, out: null, roving: false },
+    { at: 6, value: 0, ease: 'hold', in: null, out: null, loose: false },
+    { at: 20, value: 1, ease: 'linear', in: null, out: null, loose: false },
   ],
   before: 'hold',
   after: 'hold',

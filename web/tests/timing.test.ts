@@ -21,7 +21,7 @@ const key = (at: number, value: number, ease = 'ease') => ({
   ease,
   in: null,
   out: null,
-  roving: false,
+  loose: false,
 });
 const fade = {
   rest: 1,

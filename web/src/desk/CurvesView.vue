@@ -166,7 +166,7 @@ function handles(l: Line, k: Key, next: Key) {
   const curve = eased.value?.at === k.at ? eased.value.curve : curveOf(k.ease);
   const from = part(k.value, l.channel);
   const to = part(next.value, l.channel);
-  if (!curve || from === to || k.roving || next.roving) return undefined;
+  if (!curve || from === to || k.loose || next.loose) return undefined;
   const s = start(l.row);
   const px = (t: number) => x(s + k.at + (next.at - k.at) * t);
   const py = (v: number) => y(from + (to - from) * v);

@@ -58,10 +58,10 @@ function beyond(part: 'before' | 'after', value: unknown) {
   });
 }
 
-function rove(roving: boolean) {
-  void timing.edit(roving ? 'Give up the time' : 'Take up the time', 'set-roving', {
+function loosen(loose: boolean) {
+  void timing.edit(loose ? 'Give up the time' : 'Take up the time', 'set-loose', {
     keys: view.keys,
-    roving,
+    loose,
   });
 }
 </script>
@@ -101,11 +101,11 @@ function rove(roving: boolean) {
       </button>
     </div>
     <Checkbox
-      v-if="inner || found.key.roving"
-      :checked="found.key.roving"
+      v-if="inner || found.key.loose"
+      :checked="found.key.loose"
       :disabled="locked"
       title="The key keeps its place on the way but not its time, so that the speed is even"
-      @change="(e) => rove(e.target.checked)"
+      @change="(e) => loosen(e.target.checked)"
       >Gives up its time for an even speed</Checkbox
     >
     <template v-if="sole">

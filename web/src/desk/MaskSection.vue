@@ -50,6 +50,17 @@ function letters(text: string) {
   });
 }
 
+/** What an outline does with what the masks before it have left. */
+const DOES = [
+  { value: 'add', label: 'shows what lies in it' },
+  { value: 'subtract', label: 'hides what lies in it' },
+  { value: 'intersect', label: 'keeps only what lies in it' },
+  { value: 'exclude', label: 'swaps shown and hidden in it' },
+];
+
+const rows = (mask: string, names: string[]) =>
+  props.properties.filter((p) => names.some((n) => p.name === `mask.${mask}.${n}`));
+
 /** A mask among the others: they work in order. */
 function move(index: number, by: number) {
   const from = `${pointer.value}/masks/${index}`;
@@ -109,45 +120,63 @@ function move(index: number, by: number) {
         <DeleteOutlined />
       </button>
     </div>
-    <div class="tools">
+    <section class="part" :aria-label="`The outline of ${m.name}`">
+      <h5>Its outline</h5>
       <Select
         size="small"
-        :aria-label="`How ${m.name} works`"
+        class="does"
+        :aria-label="`What the outline of ${m.name} does`"
         :disabled="locked"
         :value="m.mode"
-        :options="['add', 'subtract', 'intersect', 'exclude'].map((v) => ({ value: v, label: v }))"
+        :options="DOES"
         @change="(v) => set(i, 'mode', v, 'Mask')"
       />
-      <Select
-        size="small"
-        :aria-label="`What ${m.name} goes with`"
-        :disabled="locked"
-        :value="m.lock"
-        :options="[
-          { value: 'layer', label: 'with the layer' },
-          { value: 'frame', label: 'in the frame' },
-        ]"
-        @change="(v) => lock(m.id, v)"
+      <div class="tools">
+        <Checkbox
+          :checked="m.inverted"
+          :disabled="locked"
+          @change="set(i, 'inverted', !m.inverted, 'Invert mask')"
+          >outside instead</Checkbox
+        >
+        <Select
+          size="small"
+          :aria-label="`What ${m.name} goes with`"
+          :disabled="locked"
+          :value="m.lock"
+          :options="[
+            { value: 'layer', label: 'goes with the layer' },
+            { value: 'frame', label: 'stays in the frame' },
+          ]"
+          @change="(v) => lock(m.id, v)"
+        />
+      </div>
+      <PropertyRow
+        v-for="p in rows(m.id, ['path'])"
+        :key="p.name"
+        :property="p"
+        label="Path"
+        :locked="locked"
       />
-      <Checkbox
-        :checked="m.inverted"
-        :disabled="locked"
-        @change="set(i, 'inverted', !m.inverted, 'Invert mask')"
-        >inverted</Checkbox
-      >
-    </div>
-    <PropertyRow
-      v-for="p in properties.filter((q) => q.name.startsWith(`mask.${m.id}.`))"
-      :key="p.name"
-      :property="p"
-      :label="
-        p.name
-          .split('.')
-          .pop()!
-          .replace(/^./, (c) => c.toUpperCase())
-      "
-      :locked="locked"
-    />
+    </section>
+    <section class="part" :aria-label="`The edge of ${m.name}`">
+      <h5>Its edge</h5>
+      <PropertyRow
+        v-for="p in rows(m.id, ['outset', 'feather'])"
+        :key="p.name"
+        :property="p"
+        :label="p.name.endsWith('outset') ? 'Outset' : 'Feather'"
+        :locked="locked"
+      />
+    </section>
+    <section class="part" :aria-label="`How much ${m.name} counts`">
+      <PropertyRow
+        v-for="p in rows(m.id, ['opacity'])"
+        :key="p.name"
+        :property="p"
+        label="Counts"
+        :locked="locked"
+      />
+    </section>
     <PointTools v-if="view.path === `mask.${m.id}.path`" :locked="locked" />
   </div>
   <DrawTools becomes="mask" :locked="locked" />
@@ -215,7 +244,23 @@ h4 {
   width: 100%;
   margin-top: 6px;
 }
+.part {
+  padding: 2px 0 3px;
+}
+.part + .part {
+  border-top: 1px solid var(--line);
+}
+h5 {
+  margin: 2px 0;
+  font-size: 12px;
+  font-weight: 400;
+  color: var(--quiet);
+}
+.does {
+  width: 100%;
+}
 .tools {
+  margin: 4px 0;
   display: flex;
   gap: 6px;
   align-items: center;

@@ -24,9 +24,9 @@ function nameOf(at: number): KeyName {
 }
 
 const shape = (k: Key) =>
-  k.roving ? 'roving' : typeof k.ease === 'string' ? k.ease : Array.isArray(k.ease) ? 'curve' : 'spring';
+  k.loose ? 'loose' : typeof k.ease === 'string' ? k.ease : Array.isArray(k.ease) ? 'curve' : 'spring';
 const told: Record<string, string> = {
-  roving: ', time given up',
+  loose: ', time given up',
   hold: ', held',
   linear: ', even',
   spring: ', spring',
@@ -187,7 +187,7 @@ function toggle(name: KeyName) {
 .key.spring {
   clip-path: polygon(0 0, 35% 0, 50% 30%, 65% 0, 100% 0, 100% 100%, 65% 100%, 50% 70%, 35% 100%, 0 100%);
 }
-.key.roving {
+.key.loose {
   background: transparent;
   box-shadow: inset 0 0 0 2px #e8e8e8;
 }

@@ -66,7 +66,7 @@ const far = (a: Pair, b: Pair) => Math.hypot(a[0] - b[0], a[1] - b[1]) > px(2);
         :r="px(4.5)"
         class="stop"
         :class="{
-          roving: k.roving,
+          loose: k.loose,
           chosen: timing.isChosen({ layer: handles.layer, property: 'place.position', at: k.at }),
         }"
         :stroke-width="px(1.5)"
@@ -95,7 +95,7 @@ const far = (a: Pair, b: Pair) => Math.hypot(a[0] - b[0], a[1] - b[1]) > px(2);
 .stop.chosen {
   fill: var(--accent);
 }
-.stop.roving {
+.stop.loose {
   fill: none;
   stroke-dasharray: 2 2;
 }

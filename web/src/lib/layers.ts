@@ -44,7 +44,7 @@ export interface Key {
   at: number;
   value: unknown;
   ease: Ease;
-  roving: boolean;
+  loose: boolean;
   in: unknown;
   out: unknown;
 }
@@ -109,7 +109,7 @@ export function numeric(layer: Layer): string[] {
   if (layer.content.kind === 'fill') look(layer.content, 'fill');
   if (layer.content.kind === 'shape') layer.content.coats.forEach((c) => look(c, `coat.${c.id}`));
   layer.masks.forEach((m) =>
-    look({ feather: m.feather, expand: m.expand, opacity: m.opacity }, `mask.${m.id}`),
+    look({ feather: m.feather, outset: m.outset, opacity: m.opacity }, `mask.${m.id}`),
   );
   if (layer.cut) look(layer.cut.tone, 'cut');
   return found;

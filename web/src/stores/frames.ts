@@ -46,7 +46,7 @@ export interface Handles {
   /** The curve of the values of its cut, from 0 to 1 in even steps; none without a cut. */
   curve: number[];
   /** The way of its position: a dot for each frame, and the keys with their handles. */
-  path: { dots: Pair[]; keys: { at: number; roving: boolean; point: Pair; in: Pair; out: Pair }[] };
+  path: { dots: Pair[]; keys: { at: number; loose: boolean; point: Pair; in: Pair; out: Pair }[] };
 }
 
 /** A property over time; each channel a number on each frame of the shot. */

@@ -14,8 +14,8 @@ public final class Bench {
         PrintStream out = System.out;
         Path plates = Path.of(System.getProperty("aperta.plates", "target/plates"));
         try (Workers workers = Workers.everyCore()) {
-            Path rain = Plates.file("rain-on-window", plates, workers, System.err::println);
-            Path platform = Plates.file("platform", plates, workers, System.err::println);
+            Path rain = Plates.file("rain-on-window", plates, System.err::println);
+            Path platform = Plates.file("platform", plates, System.err::println);
             out.println("Cores: " + Runtime.getRuntime().availableProcessors() + ", Java "
                     + System.getProperty("java.version"));
             new LettersBench(rain, platform, workers).run(out);

@@ -45,7 +45,7 @@ final class FrameBench {
         ShotFile file = ShotFile.read(Path.of("demo", name + ".json"));
         Path folder = Files.createTempDirectory("aperta-bench");
         Map<String, Clip> clips = new HashMap<>();
-        for (var e : file.clips(plates, workers, System.err::println).entrySet()) {
+        for (var e : file.clips(plates, System.err::println).entrySet()) {
             Clip c = e.getValue();
             Path proxy = folder.resolve(e.getKey());
             Proxy.make(c.file(), c.probe(), proxy, n -> {}, () -> false);

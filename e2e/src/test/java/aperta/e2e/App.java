@@ -35,14 +35,6 @@ final class App implements AutoCloseable {
             try (ServerSocket socket = new ServerSocket(0)) {
                 port = socket.getLocalPort();
             }
-            // Plates that an earlier run has made are as good as new ones.
-            Path plates = Files.createDirectories(data.resolve("plates"));
-            try (Stream<Path> made = Files.list(Files.createDirectories(madePlates()))) {
-                for (Path p :
-                        made.filter(f -> f.toString().matches(".*\\.(mp4|wav)")).toList()) {
-                    Files.copy(p, plates.resolve(p.getFileName()), StandardCopyOption.REPLACE_EXISTING);
-                }
-            }
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }

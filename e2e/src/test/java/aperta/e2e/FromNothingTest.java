@@ -47,11 +47,8 @@ class FromNothingTest {
 
     @Test
     void footageInLettersAndAWindowAreRightToThePixel() throws Exception {
-        Path rain;
-        try (Workers workers = Workers.everyCore()) {
-            Path made = Plates.file("rain-on-window", App.madePlates(), workers, System.err::println);
-            rain = Files.copy(made, folder.resolve("rain.mp4"), StandardCopyOption.REPLACE_EXISTING);
-        }
+        Path made = Plates.file("rain-on-window", App.madePlates(), System.err::println);
+        Path rain = Files.copy(made, folder.resolve("rain.mp4"), StandardCopyOption.REPLACE_EXISTING);
         App app = App.shared();
         try (Browser browser = new Browser()) {
             Desk desk = new Desk(app, browser.page());

@@ -181,9 +181,9 @@ class MaskTest {
         double radius = path(desk, 0, 0).knots().get(1).at().x()
                 - (path(desk, 0, 0).knots().get(0).at().x());
         desk.frame(0);
-        desk.key("Expand");
+        desk.key("Outset");
         desk.frame(24);
-        desk.number("Expand", Double.toString(Math.ceil(HALF_DIAGONAL - radius) + 3));
+        desk.number("Outset", Double.toString(Math.ceil(HALF_DIAGONAL - radius) + 3));
         BufferedImage whole = desk.picture(24);
         BufferedImage nearly = desk.picture(20);
         int gaps = 0;
@@ -194,7 +194,7 @@ class MaskTest {
             }
         }
         assertThat(gaps).isPositive();
-        double seen = mask(desk, 0).expand().at(10, aperta.core.time.Mix.NUMBER) + radius;
+        double seen = mask(desk, 0).outset().at(10, aperta.core.time.Mix.NUMBER) + radius;
         BufferedImage early = desk.picture(10);
         int row = 0;
         for (int x = 0; x < W; x++) {
@@ -238,7 +238,7 @@ class MaskTest {
         desk.drag(middle, new double[] {middle[0] + 40, middle[1]});
         double zoom = desk.at(1, 0, W)[0] - desk.at(0, 0, W)[0];
         assertThat(path(desk, 0, 0).knots().get(0).at().x()).isCloseTo(200 + 40 / zoom - W / 2.0, within(3.0));
-        desk.choose("What Mask 1 goes with", "in the frame");
+        desk.choose("What Mask 1 goes with", "stays in the frame");
         Point frame = path(desk, 0, 0).knots().get(0).at();
         assertThat(mask(desk, 0).lock()).isEqualTo(Mask.Lock.FRAME);
         assertThat(frame.y()).as("now in pixels of the frame").isCloseTo(100, within(3.0));

@@ -36,7 +36,7 @@ class SoundTest {
             desk.newShot("Minute", 320, 180, SECONDS + "s");
             desk.add("Text");
             desk.words("LAST TRAM");
-            Path bell = Plates.file("bell", App.madePlates(), Bands.IN_TURN, t -> {});
+            Path bell = Plates.file("bell", App.madePlates(), t -> {});
             desk.bring(bell);
             desk.addMedia(bell.getFileName().toString());
             String name = bell.getFileName().toString().replace(".wav", "");

@@ -406,7 +406,7 @@ class ApiTest {
     /** Media that a shot shows stay; others may be taken out, and the files of a deleted project go. */
     @Test
     void filesGoWithWhoeverOwnsThem() throws Exception {
-        Path bell = Plates.file("bell", Path.of("target/plates"), Bands.IN_TURN, t -> {});
+        Path bell = Plates.file("bell", Path.of("target/plates"), t -> {});
         byte[] own = Files.readAllBytes(bell);
         own[own.length - 1] ^= 1;
         String sound = upload("own.wav", own).object().getString("id");
@@ -441,7 +441,7 @@ class ApiTest {
     /** A shot is silent until a sound is in it; then its mix begins on the sound's frame. */
     @Test
     void aSoundIsBroughtInAndHeardFromItsFrame() throws Exception {
-        Path bell = Plates.file("bell", Path.of("target/plates"), Bands.IN_TURN, t -> {});
+        Path bell = Plates.file("bell", Path.of("target/plates"), t -> {});
         String sound = upload("bell.wav", Files.readAllBytes(bell)).object().getString("id");
         awaitReady();
         String id = shot().getString("id");

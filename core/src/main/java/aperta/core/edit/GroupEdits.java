@@ -205,7 +205,7 @@ public final class GroupEdits {
                                 k.ease(),
                                 k.out().map(map::applyVector),
                                 k.in().map(map::applyVector),
-                                k.roving()))
+                                k.loose()))
                         .toList(),
                 p.position().before(),
                 p.position().after(),

@@ -95,13 +95,13 @@ public final class KeyEdits {
     }
 
     /** Lets keys give up their own time, or takes it up again. */
-    public record SetRoving(List<KeyName> keys, boolean roving) implements Edit {
+    public record SetLoose(List<KeyName> keys, boolean loose) implements Edit {
         @Override
         public Shot apply(Shot shot, Extents extents) {
             return Keys.changeChosen(shot, keys, new Keys.ChosenChange() {
                 @Override
                 public <T> List<Key<T>> of(List<Key<T>> chosen, long start) {
-                    return chosen.stream().map(k -> k.withRoving(roving)).toList();
+                    return chosen.stream().map(k -> k.withLoose(loose)).toList();
                 }
             });
         }

@@ -39,25 +39,25 @@ public final class Falloff {
     private final double[] path;
 
     private final List<Contour.Piece> boundary;
-    private final float expand;
+    private final float outset;
     private final float uniform;
     private final double reach;
 
     /**
-     * @param expand by how much the shape is larger than the contour, in pixels; smaller where negative
+     * @param outset by how much the shape is larger than the contour, in pixels; smaller where negative
      * @param width over which the edge falls off everywhere, in pixels, to which the contour's own widths are added
      */
-    public Falloff(Contour contour, double expand, double width) {
+    public Falloff(Contour contour, double outset, double width) {
         this.path = contour.places();
         this.boundary = contour.boundary();
-        this.expand = (float) expand;
+        this.outset = (float) outset;
         this.uniform = (float) width;
-        this.reach = reach(contour, expand, width);
+        this.reach = reach(contour, outset, width);
     }
 
     /** How far from the contour pixels are neither all in nor all out, at most. */
-    public static double reach(Contour contour, double expand, double width) {
-        return Math.abs(expand) + TAIL * Math.sqrt(square((width + contour.widest()) / 2) + PIXEL) + 1;
+    public static double reach(Contour contour, double outset, double width) {
+        return Math.abs(outset) + TAIL * Math.sqrt(square((width + contour.widest()) / 2) + PIXEL) + 1;
     }
 
     private static double square(double x) {
@@ -168,7 +168,7 @@ public final class Falloff {
                 float value = winding != 0 ? 1 : 0;
                 if (scan.nearest[at] != Nearest.NONE) {
                     float distance = (float) Math.sqrt(scan.distances[at]);
-                    float moved = (winding != 0 ? distance : -distance) + expand;
+                    float moved = (winding != 0 ? distance : -distance) + outset;
                     float wide = uniform + scan.widths[at];
                     float sigma = wide > 0 ? wide / 2 : 0;
                     value = normal(moved, sigma * sigma + PIXEL);

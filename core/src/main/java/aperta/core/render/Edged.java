@@ -8,26 +8,26 @@ import aperta.core.picture.Region;
 /** What a contour holds, moved outwards or inwards, with an edge that falls off differently from place to place. */
 final class Edged implements Step.Made<Matte>, Step.Shades {
     private final Contour contour;
-    private final double expand;
+    private final double outset;
     private final double width;
     private final Region domain;
     private final ContentKey key;
 
     /**
      * @param contour in raster pixels
-     * @param expand in raster pixels
+     * @param outset in raster pixels
      * @param width over which the edge falls off everywhere, in raster pixels
      */
-    Edged(Contour contour, double expand, double width) {
+    Edged(Contour contour, double outset, double width) {
         this.contour = contour;
-        this.expand = expand;
+        this.outset = outset;
         this.width = width;
-        double out = Falloff.reach(contour, expand, width) - Math.abs(expand) + Math.max(0, expand);
+        double out = Falloff.reach(contour, outset, width) - Math.abs(outset) + Math.max(0, outset);
         this.domain = Region.around(contour.bounds().grown(out));
         this.key = ContentKey.of("edged")
                 .numbers(contour.places())
                 .numbers(contour.widths())
-                .number(expand)
+                .number(outset)
                 .number(width)
                 .key();
     }
@@ -44,7 +44,7 @@ final class Edged implements Step.Made<Matte>, Step.Shades {
 
     @Override
     public Matte make(Region needed, Making making) {
-        return new Falloff(contour, expand, width).on(needed, making.bands());
+        return new Falloff(contour, outset, width).on(needed, making.bands());
     }
 
     @Override

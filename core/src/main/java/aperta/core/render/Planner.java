@@ -636,13 +636,13 @@ public final class Planner implements Opener, Edit.Extents {
         private Step.Shades matte(Mask mask, Affine map) {
             BezierPath path = mask.path().at(0, BezierPath.MIX);
             double feather = mask.feather().at(0, Mix.NUMBER) * map.meanScale();
-            double expand = mask.expand().at(0, Mix.NUMBER) * map.meanScale();
+            double outset = mask.outset().at(0, Mix.NUMBER) * map.meanScale();
             if (path.hasFeather()) {
-                return new Edged(Contour.of(path, map), expand, feather);
+                return new Edged(Contour.of(path, map), outset, feather);
             }
-            Step.Shades sharp = expand == 0
+            Step.Shades sharp = outset == 0
                     ? new Covered(Outline.of(path).transformed(map))
-                    : new Edged(Contour.of(path, map), expand, 0);
+                    : new Edged(Contour.of(path, map), outset, 0);
             return feather >= LEAST_FEATHER ? new Feathered(sharp, feather / 2) : sharp;
         }
     }

@@ -8,7 +8,7 @@ import aperta.core.time.Animated;
  *
  * @param path in pixels of the space that the mask is locked to; its knots may add to the feather
  * @param feather the width in pixels over which the edge falls off; the Gaussian's σ is half of it
- * @param expand by how many pixels the shape is larger than its path, everywhere at right angles to it; smaller where
+ * @param outset by how many pixels the shape is larger than its path, everywhere at right angles to it; smaller where
  *     negative
  * @param opacity 0 to 1
  */
@@ -17,7 +17,7 @@ public record Mask(
         String name,
         Animated<BezierPath> path,
         Animated<Double> feather,
-        Animated<Double> expand,
+        Animated<Double> outset,
         Animated<Double> opacity,
         boolean inverted,
         Mode mode,
@@ -53,34 +53,34 @@ public record Mask(
     }
 
     public Mask withName(String other) {
-        return new Mask(id, other, path, feather, expand, opacity, inverted, mode, lock);
+        return new Mask(id, other, path, feather, outset, opacity, inverted, mode, lock);
     }
 
     public Mask withPath(Animated<BezierPath> other) {
-        return new Mask(id, name, other, feather, expand, opacity, inverted, mode, lock);
+        return new Mask(id, name, other, feather, outset, opacity, inverted, mode, lock);
     }
 
     public Mask withFeather(Animated<Double> other) {
-        return new Mask(id, name, path, other, expand, opacity, inverted, mode, lock);
+        return new Mask(id, name, path, other, outset, opacity, inverted, mode, lock);
     }
 
-    public Mask withExpand(Animated<Double> other) {
+    public Mask withOutset(Animated<Double> other) {
         return new Mask(id, name, path, feather, other, opacity, inverted, mode, lock);
     }
 
     public Mask withOpacity(Animated<Double> other) {
-        return new Mask(id, name, path, feather, expand, other, inverted, mode, lock);
+        return new Mask(id, name, path, feather, outset, other, inverted, mode, lock);
     }
 
     public Mask withInverted(boolean other) {
-        return new Mask(id, name, path, feather, expand, opacity, other, mode, lock);
+        return new Mask(id, name, path, feather, outset, opacity, other, mode, lock);
     }
 
     public Mask withMode(Mode other) {
-        return new Mask(id, name, path, feather, expand, opacity, inverted, other, lock);
+        return new Mask(id, name, path, feather, outset, opacity, inverted, other, lock);
     }
 
     public Mask withLock(Lock other) {
-        return new Mask(id, name, path, feather, expand, opacity, inverted, mode, other);
+        return new Mask(id, name, path, feather, outset, opacity, inverted, mode, other);
     }
 }

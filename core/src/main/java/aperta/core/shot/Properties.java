@@ -341,6 +341,14 @@ final class Properties {
                         l -> mask(l, id).path(),
                         (l, v) -> masked(l, mask(l, id).withPath(v))),
                 Property.number(
+                        "mask." + id + ".outset",
+                        name + " outset",
+                        "px",
+                        -4000,
+                        4000,
+                        l -> mask(l, id).outset(),
+                        (l, v) -> masked(l, mask(l, id).withOutset(v))),
+                Property.number(
                         "mask." + id + ".feather",
                         name + " feather",
                         "px",
@@ -348,14 +356,6 @@ final class Properties {
                         2000,
                         l -> mask(l, id).feather(),
                         (l, v) -> masked(l, mask(l, id).withFeather(v))),
-                Property.number(
-                        "mask." + id + ".expand",
-                        name + " expand",
-                        "px",
-                        -4000,
-                        4000,
-                        l -> mask(l, id).expand(),
-                        (l, v) -> masked(l, mask(l, id).withExpand(v))),
                 Property.number(
                         "mask." + id + ".opacity",
                         name + " opacity",

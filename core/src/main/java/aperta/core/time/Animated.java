@@ -127,10 +127,10 @@ public record Animated<T>(T rest, List<Key<T>> keys, Beyond before, Beyond after
                 high = middle;
             }
         }
-        while (low > 0 && keys.get(low).roving()) {
+        while (low > 0 && keys.get(low).loose()) {
             low--;
         }
-        while (high < keys.size() - 1 && keys.get(high).roving()) {
+        while (high < keys.size() - 1 && keys.get(high).loose()) {
             high++;
         }
         Key<T> from = keys.get(low);

@@ -10,10 +10,10 @@ import java.util.Optional;
  * @param ease the way from this key to the next; that of the last key is kept but has no effect
  * @param out where it is a point: the handle of the path that leaves this key, relative to the value
  * @param in where it is a point: the handle of the path that arrives at this key, relative to the value
- * @param roving gives up its own time, so that the speed between the keys before and after that keep theirs is even
+ * @param loose gives up its own time, so that the speed between the keys before and after that keep theirs is even
  *     along the path, but for their ease; without effect at the first and the last key
  */
-public record Key<T>(long at, T value, Ease ease, Optional<T> out, Optional<T> in, boolean roving) {
+public record Key<T>(long at, T value, Ease ease, Optional<T> out, Optional<T> in, boolean loose) {
     public Key {
         Objects.requireNonNull(value);
         Objects.requireNonNull(ease);
@@ -24,23 +24,23 @@ public record Key<T>(long at, T value, Ease ease, Optional<T> out, Optional<T> i
     }
 
     public Key<T> withValue(T other) {
-        return new Key<>(at, other, ease, out, in, roving);
+        return new Key<>(at, other, ease, out, in, loose);
     }
 
     public Key<T> movedTo(long frame) {
-        return new Key<>(frame, value, ease, out, in, roving);
+        return new Key<>(frame, value, ease, out, in, loose);
     }
 
     public Key<T> withEase(Ease other) {
-        return new Key<>(at, value, other, out, in, roving);
+        return new Key<>(at, value, other, out, in, loose);
     }
 
     /** The same with other handles of its path. */
     public Key<T> withHandles(Optional<T> otherOut, Optional<T> otherIn) {
-        return new Key<>(at, value, ease, otherOut, otherIn, roving);
+        return new Key<>(at, value, ease, otherOut, otherIn, loose);
     }
 
-    public Key<T> withRoving(boolean other) {
+    public Key<T> withLoose(boolean other) {
         return new Key<>(at, value, ease, out, in, other);
     }
 }

@@ -138,10 +138,10 @@ class KeyEditsTest {
         assertThatThrownBy(() ->
                         apply(shot(moving), new PlaceEdits.MovePath("a", 3, 1, PathEdits.Part.AT, Point.ORIGIN, false)))
                 .hasMessageContaining("has no key on frame 1");
-        Shot roving = apply(
-                shot(moving), new KeyEdits.SetRoving(List.of(new KeyEdits.KeyName("a", "place.position", 2)), true));
+        Shot loose = apply(
+                shot(moving), new KeyEdits.SetLoose(List.of(new KeyEdits.KeyName("a", "place.position", 2)), true));
         // 40 px in 20 frames: 2 px a frame, so that the corner is reached on frame 15.
-        Animated<Point> position = roving.layers().get(0).place().position();
+        Animated<Point> position = loose.layers().get(0).place().position();
         assertThat(position.at(5, Mix.POINT)).isEqualTo(new Point(10, 0));
         assertThat(position.at(17, Mix.POINT)).isEqualTo(new Point(30, 4));
     }

@@ -24,8 +24,8 @@ class FalloffTest {
     private static final double STEP = 1 / 255.0;
     private static final Region ALL = new Region(0, 0, 200, 200);
 
-    private static Matte of(BezierPath path, double expand, double width) {
-        return new Falloff(Contour.of(path, Affine.IDENTITY), expand, width).on(ALL, Bands.IN_TURN);
+    private static Matte of(BezierPath path, double outset, double width) {
+        return new Falloff(Contour.of(path, Affine.IDENTITY), outset, width).on(ALL, Bands.IN_TURN);
     }
 
     private static BezierPath circle(double radius) {
@@ -35,9 +35,9 @@ class FalloffTest {
     /** A region that begins in the middle of a shape gets the same values as one that holds all of it. */
     @ParameterizedTest
     @ValueSource(doubles = {5, -5, 0})
-    void aRegionMayBeginInsideTheShape(double expand) {
+    void aRegionMayBeginInsideTheShape(double outset) {
         BezierPath path = BezierPath.rectangle(new Box(-300, -300, 60, 300));
-        Falloff falloff = new Falloff(Contour.of(path, Affine.IDENTITY), expand, 0);
+        Falloff falloff = new Falloff(Contour.of(path, Affine.IDENTITY), outset, 0);
         Matte whole = falloff.on(new Region(-320, -320, 640, 640), Bands.IN_TURN);
         for (int left : new int[] {-100, -31, 0, 13, 55, 70}) {
             Region part = new Region(left, 3, 120, 70);
@@ -276,9 +276,9 @@ class FalloffTest {
     }
 
     /** Against the nearest of all pieces, at every seventh pixel; where two are equally near, between theirs. */
-    private static void compare(BezierPath path, List<Contour.Piece> edges, double expand, double width) {
+    private static void compare(BezierPath path, List<Contour.Piece> edges, double outset, double width) {
         Outline outline = Outline.of(path);
-        Matte matte = of(path, expand, width);
+        Matte matte = of(path, outset, width);
         for (int i = 0; i < 200 * 200; i += 7) {
             int x = i % 200;
             int y = i / 200;
@@ -297,7 +297,7 @@ class FalloffTest {
             double sign = outline.contains(p) ? 1 : -1;
             double[] values = found.stream()
                     .filter(f -> f[0] <= least + 0.05)
-                    .mapToDouble(f -> gaussian(-150, Math.max(-150, sign * f[0] + expand), f[1]))
+                    .mapToDouble(f -> gaussian(-150, Math.max(-150, sign * f[0] + outset), f[1]))
                     .sorted()
                     .toArray();
             assertThat((double) matte.at(x, y))

@@ -75,13 +75,13 @@ class BeyondTest {
      * way behind is in proportion to the time, whatever the times of the keys in between.
      */
     @Test
-    void rovingKeysMakeTheSpeedEven() {
+    void looseKeysMakeTheSpeedEven() {
         Animated<Point> path = new Animated<>(
                 Point.ORIGIN,
                 List.of(
                         new Key<>(0, new Point(0, 0), Ease.LINEAR),
-                        new Key<>(3, new Point(30, 0), Ease.EASE).withRoving(true),
-                        new Key<>(70, new Point(30, 40), Ease.HOLD).withRoving(true),
+                        new Key<>(3, new Point(30, 0), Ease.EASE).withLoose(true),
+                        new Key<>(70, new Point(30, 40), Ease.HOLD).withLoose(true),
                         new Key<>(170, new Point(90, 120), Ease.LINEAR)));
         double length = 0;
         Point last = path.at(0, Mix.POINT);
@@ -97,12 +97,12 @@ class BeyondTest {
 
     /** The ease of the key before works on the whole way. */
     @Test
-    void rovingKeysFollowTheEaseOfTheKeyBefore() {
+    void looseKeysFollowTheEaseOfTheKeyBefore() {
         Animated<Double> eased = new Animated<>(
                 0.0,
                 List.of(
                         new Key<>(0, 0.0, Ease.EASE_IN_OUT),
-                        new Key<>(2, 50.0, Ease.LINEAR).withRoving(true),
+                        new Key<>(2, 50.0, Ease.LINEAR).withLoose(true),
                         new Key<>(10, 100.0, Ease.LINEAR)));
         for (int i = 0; i <= 10; i++) {
             assertThat(eased.at(i, Mix.NUMBER)).isCloseTo(100 * Ease.EASE_IN_OUT.at(i / 10.0), within(1e-9));

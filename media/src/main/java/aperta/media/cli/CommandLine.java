@@ -16,6 +16,8 @@ import aperta.media.file.Unfinished;
 import aperta.media.fonts.FontShelf;
 import aperta.media.footage.Clip;
 import aperta.media.footage.ClipSources;
+import aperta.media.plates.Plate;
+import aperta.media.plates.Plates;
 import aperta.media.project.ShotFile;
 import aperta.media.project.Unpacked;
 import aperta.media.render.Film;
@@ -35,7 +37,7 @@ import java.util.Optional;
 
 /**
  * {@code render FILE -o OUT.mp4|OUT.zip}, {@code frame FILE --at N [--scale S] -o OUT.png} and {@code proof FILE}, which
- * ends with exit code 1 where something is found; FILE is a shot's JSON or an {@code .aperta} file. Errors are one plain sentence on standard error, with exit code 2.
+ * ends with exit code 1 where something is found; {@code plates -o FOLDER} paints the demo's plates; FILE is a shot's JSON or an {@code .aperta} file. Errors are one plain sentence on standard error, with exit code 2.
  */
 public final class CommandLine {
     private static final String USAGE =
@@ -73,6 +75,10 @@ public final class CommandLine {
                 }
             }
             boolean written = rest.size() == 2 && !rest.get(0).equals("proof");
+            if (rest.size() == 1 && rest.get(0).equals("plates") && options.containsKey("-o")) {
+                paintPlates(path(options.get("-o")));
+                return 0;
+            }
             if (rest.size() != 2 || written != options.containsKey("-o")) {
                 throw new IllegalArgumentException(USAGE);
             }
@@ -123,7 +129,7 @@ public final class CommandLine {
 
     private void carryOut(String command, ShotFile file, Map<String, String> options) throws IOException {
         try (Workers workers = Workers.everyCore()) {
-            Map<String, Clip> clips = file.clips(plates, workers, words::println);
+            Map<String, Clip> clips = file.clips(plates, words::println);
             FontShelf fonts = new FontShelf(
                     id -> Optional.ofNullable(file.fonts().get(id)).map(CommandLine::bytes));
             try (ClipSources sources = new ClipSources(id -> Optional.ofNullable(clips.get(id)))) {
@@ -171,7 +177,7 @@ public final class CommandLine {
                     "The output ends in .mp4 (H.264) or .zip (PNG frames), not " + out + ".");
         }
         long length = file.shot().length();
-        try (Loose sounds = new Loose(file.sounds(plates, workers, words::println))) {
+        try (Loose sounds = new Loose(file.sounds(plates, words::println))) {
             new Film(planner, sounds.recordings(), workers)
                     .render(
                             file.shot(),
@@ -204,6 +210,23 @@ public final class CommandLine {
                 Png.write(shown, Bytes.See.PICTURE, out);
             }
             png.finish();
+        }
+    }
+
+    /** Paints the demo's plates anew, as they ship. */
+    private void paintPlates(Path folder) throws IOException {
+        demandFolder(folder.resolve("x"));
+        try (Workers workers = Workers.everyCore()) {
+            for (Plate plate : Plates.all()) {
+                try (Unfinished film = new Unfinished(folder.resolve(plate.id() + ".mp4"))) {
+                    Plates.paint(plate, film.part(), workers, n -> {
+                        if (n % 24 == 0 || n == plate.frames()) {
+                            words.println("'" + plate.name() + "': " + n + " of " + plate.frames() + " frames");
+                        }
+                    });
+                    film.finish();
+                }
+            }
         }
     }
 

@@ -31,24 +31,33 @@ public final class H264Writer implements FrameWriter {
     private volatile boolean broken;
 
     /**
+     * How hard x264 tries.
+     *
      * @param preset of x264, such as {@code medium}
      * @param crf the rate factor; 16 is hard to tell from the original
+     * @param tune what the pictures are like, such as {@code grain}
+     */
+    public record Quality(String preset, int crf, Optional<String> tune) {
+        public static final Quality FINE = new Quality("medium", 16, Optional.empty());
+    }
+
+    /**
      * @param sound a WAV file that goes with it, as AAC
      */
-    public H264Writer(Path file, Format format, String preset, int crf, Optional<Path> sound) {
+    public H264Writer(Path file, Format format, Quality quality, Optional<Path> sound) {
         if (format.width() % 2 != 0 || format.height() % 2 != 0) {
             throw new MediaException("H.264 needs an even width and height, not " + format.width() + " × "
                     + format.height() + "; write PNG frames instead, or change the shot's size.");
         }
         this.file = file;
         bytes = Yuv.size(format.width(), format.height());
-        tool = Tool.start(command(file, format, preset, crf, sound), true);
+        tool = Tool.start(command(file, format, quality, sound), true);
         thread = new Thread(this::write, "encode");
         thread.setDaemon(true);
         thread.start();
     }
 
-    private static List<String> command(Path file, Format format, String preset, int crf, Optional<Path> sound) {
+    private static List<String> command(Path file, Format format, Quality quality, Optional<Path> sound) {
         List<String> all = new ArrayList<>(List.of(
                 "nice",
                 "-n",
@@ -87,9 +96,11 @@ public final class H264Writer implements FrameWriter {
                 "-x264-params",
                 "cpu-independent=1",
                 "-preset",
-                preset,
+                quality.preset,
                 "-crf",
-                Integer.toString(crf),
+                Integer.toString(quality.crf)));
+        quality.tune.ifPresent(tune -> all.addAll(List.of("-tune", tune)));
+        all.addAll(List.of(
                 "-pix_fmt",
                 "yuv420p",
                 "-color_range",

@@ -160,7 +160,7 @@ public final class EditJson {
         kinds.put("reverse-keys", KeyEdits.ReverseKeys.class, Map.of());
         kinds.put("stretch-keys", KeyEdits.StretchKeys.class, Map.of());
         kinds.put("set-ease", KeyEdits.SetEase.class, Map.of());
-        kinds.put("set-roving", KeyEdits.SetRoving.class, Map.of());
+        kinds.put("set-loose", KeyEdits.SetLoose.class, Map.of());
         kinds.put("set-beyond", KeyEdits.SetBeyond.class, Map.of());
         kinds.put("set-signals", KeyEdits.SetSignals.class, Map.of());
         kinds.put("unpack", KeyEdits.Unpack.class, Map.of());

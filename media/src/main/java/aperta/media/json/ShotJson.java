@@ -318,7 +318,7 @@ public final class ShotJson {
         var name = o.field("name", Codecs.TEXT, Mask::name);
         var path = o.field("path", PATHS, Mask::path);
         var feather = o.field("feather", NUMBERS, Mask::feather, Animated.of(0.0));
-        var expand = o.field("expand", NUMBERS, Mask::expand, Animated.of(0.0));
+        var outset = o.field("outset", NUMBERS, Mask::outset, Animated.of(0.0));
         var opacity = o.field("opacity", NUMBERS, Mask::opacity, Animated.of(1.0));
         var inverted = o.field("inverted", Codecs.TRUTH, Mask::inverted, false);
         var mode = o.field("mode", Codecs.choice(Mask.Mode.class), Mask::mode, Mask.Mode.ADD);
@@ -328,7 +328,7 @@ public final class ShotJson {
                 r.get(name),
                 r.get(path),
                 r.get(feather),
-                r.get(expand),
+                r.get(outset),
                 r.get(opacity),
                 r.get(inverted),
                 r.get(mode),

@@ -194,8 +194,8 @@ final class TimeCodecs {
         var ease = o.field("ease", EASE, Key::ease, Ease.EASE);
         var out = o.field("out", Codecs.optional(value), Key::out, Optional.empty());
         var in = o.field("in", Codecs.optional(value), Key::in, Optional.empty());
-        var roving = o.field("roving", Codecs.TRUTH, Key::roving, false);
-        return o.making(r -> new Key<>(r.get(at), r.get(v), r.get(ease), r.get(out), r.get(in), r.get(roving)));
+        var loose = o.field("loose", Codecs.TRUTH, Key::loose, false);
+        return o.making(r -> new Key<>(r.get(at), r.get(v), r.get(ease), r.get(out), r.get(in), r.get(loose)));
     }
 
     /**

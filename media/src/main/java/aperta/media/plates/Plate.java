@@ -4,6 +4,7 @@ import aperta.core.picture.Bands;
 import aperta.core.picture.Picture;
 import aperta.core.shot.Format;
 import aperta.core.time.Rate;
+import aperta.media.ffmpeg.H264Writer;
 
 /** A made clip of 1920 × 1080 at 24 frames a second. */
 public interface Plate {
@@ -16,6 +17,9 @@ public interface Plate {
     String name();
 
     int frames();
+
+    /** How it is encoded: as well as fits into four megabytes. */
+    H264Writer.Quality quality();
 
     /** One frame, opaque. */
     Picture frame(int number, Bands bands);

@@ -7,16 +7,19 @@ import aperta.media.ffmpeg.MediaException;
 import aperta.media.file.Unfinished;
 import aperta.media.sound.Wave;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.LongConsumer;
 
 /** The made plates, and their files. */
 public final class Plates {
-    /** Changes with every change of a picture, so that old files are not taken for new ones. */
-    private static final int EDITION = 1;
+    /** Changes with every change of a film that ships, so that old files are not taken for new ones. */
+    private static final int EDITION = 2;
 
     private Plates() {}
 
@@ -55,8 +58,11 @@ public final class Plates {
         return tones().stream().filter(t -> t.id().equals(id)).findFirst();
     }
 
-    /** The file of a plate or a tone in a folder; it is made when it isn't there yet, which takes some seconds. */
-    public static Path file(String id, Path folder, Bands bands, Consumer<String> progress) {
+    /**
+     * The file of a plate or a tone in a folder, laid there when it isn't there yet: plates ship as films, since painting them
+     * takes minutes; tones are made on the spot.
+     */
+    public static Path file(String id, Path folder, Consumer<String> progress) {
         Optional<Tone> tone = tone(id);
         Path file = folder.resolve(id + "-" + EDITION + (tone.isPresent() ? ".wav" : ".mp4"));
         if (Files.exists(file)) {
@@ -64,12 +70,14 @@ public final class Plates {
         }
         try {
             Files.createDirectories(folder);
-            progress.accept("Making '" + fileName(id) + "' …");
+            progress.accept("Laying out '" + fileName(id) + "' …");
             try (Unfinished made = Unfinished.ofMany(file)) {
                 if (tone.isPresent()) {
                     Files.write(made.part(), Wave.of(tone.get().samples()));
                 } else {
-                    write(named(id), made.part(), bands);
+                    try (InputStream shipped = Plates.class.getResourceAsStream("/plates/" + id + ".mp4")) {
+                        Files.copy(shipped, made.part(), StandardCopyOption.REPLACE_EXISTING);
+                    }
                 }
                 made.finish();
             }
@@ -79,10 +87,12 @@ public final class Plates {
         return file;
     }
 
-    private static void write(Plate plate, Path file, Bands bands) {
-        try (H264Writer writer = new H264Writer(file, Plate.FORMAT, "veryfast", 15, Optional.empty())) {
+    /** Paints a plate anew and writes the film that ships. */
+    public static void paint(Plate plate, Path file, Bands bands, LongConsumer progress) {
+        try (H264Writer writer = new H264Writer(file, Plate.FORMAT, plate.quality(), Optional.empty())) {
             for (int n = 0; n < plate.frames(); n++) {
                 writer.write(Shown.of(plate.frame(n, bands), n, bands), n);
+                progress.accept(n + 1);
             }
             writer.finish();
         }

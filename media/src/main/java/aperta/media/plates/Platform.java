@@ -3,6 +3,7 @@ package aperta.media.plates;
 import aperta.core.picture.Bands;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
+import aperta.media.ffmpeg.H264Writer;
 import java.awt.BasicStroke;
 import java.awt.Color;
 import java.awt.Graphics2D;
@@ -15,6 +16,7 @@ import java.awt.geom.Path2D;
 import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferInt;
+import java.util.Optional;
 
 /**
  * A platform at night in rain: lamps in a row, wet ground that mirrors them, the lights of the hill beyond the tracks,
@@ -51,6 +53,11 @@ public final class Platform implements Plate {
     @Override
     public String name() {
         return "platform at night";
+    }
+
+    @Override
+    public H264Writer.Quality quality() {
+        return new H264Writer.Quality("slow", 20, Optional.of("grain"));
     }
 
     @Override

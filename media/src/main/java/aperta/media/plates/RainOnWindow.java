@@ -3,8 +3,10 @@ package aperta.media.plates;
 import aperta.core.picture.Bands;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
+import aperta.media.ffmpeg.H264Writer;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * A tram window at night: street lamps out of focus slide by behind it, small drops sit on the glass, and a few heavy
@@ -40,6 +42,11 @@ public final class RainOnWindow implements Plate {
     @Override
     public String name() {
         return "rain on window";
+    }
+
+    @Override
+    public H264Writer.Quality quality() {
+        return new H264Writer.Quality("slow", 18, Optional.of("grain"));
     }
 
     @Override

@@ -1,6 +1,5 @@
 package aperta.media.project;
 
-import aperta.core.picture.Bands;
 import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Shot;
@@ -9,6 +8,7 @@ import aperta.media.footage.Clip;
 import aperta.media.json.BadDocument;
 import aperta.media.json.ShotJson;
 import aperta.media.plates.Plates;
+import jakarta.json.JsonNumber;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonString;
 import jakarta.json.JsonValue;
@@ -32,7 +32,7 @@ import java.util.stream.Stream;
  * {"file": "clip.mp4"}}, "fonts": {"mine": "mine.ttf"}, "shot": {…}}}. Files lie beside it or in folders below it.
  */
 public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> fonts) {
-    private static final int VERSION = 1;
+    private static final int VERSION = 2;
 
     /** Where a medium comes from: exactly one of the two. */
     public record Source(Optional<Path> file, Optional<String> plate) {}
@@ -45,11 +45,26 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
     public static ShotFile read(Path path) {
         JsonObject all;
         try {
-            all = ShotJson.parse(Files.readString(path));
+            all = parsed(Files.readString(path));
         } catch (IOException e) {
             throw new BadDocument("", "The file " + path + " can't be read: it isn't text, or may not be read.");
         }
         return read(all, path.toAbsolutePath().getParent());
+    }
+
+    /** Reads the JSON of a shot's file, an older version's as today's. */
+    public static JsonObject parsed(String json) {
+        JsonObject all = ShotJson.parse(json);
+        return all.get("aperta") instanceof JsonNumber version && version.intValue() == 1
+                ? ShotJson.parse(fromFirst(json))
+                : all;
+    }
+
+    /** Version 1 said "expand" for a mask's outset, and named otherwise what a key that gives up its time is called. */
+    private static String fromFirst(String json) {
+        return json.replaceAll("\"expand\"(\\s*:)", "\"outset\"$1")
+                .replaceAll("\"rov" + "ing\"(\\s*:)", "\"loose\"$1")
+                .replaceAll("\"(mask\\.[^\"]*)\\.expand\"", "\"$1.outset\"");
     }
 
     /** The same from its JSON; {@code folder} is where its files lie. */
@@ -182,25 +197,25 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
     }
 
     /** Finds, and where needed makes, every clip of the shot. */
-    public Map<String, Clip> clips(Path plates, Bands bands, Consumer<String> progress) {
+    public Map<String, Clip> clips(Path plates, Consumer<String> progress) {
         Map<String, Clip> all = new LinkedHashMap<>();
         for (String id : picturesOf(shot)) {
-            Path file = file(id, plates, bands, progress);
+            Path file = file(id, plates, progress);
             all.put(id, new Clip(hash(file), file, Probe.of(file), Optional.empty()));
         }
         return all;
     }
 
     /** Finds, and where needed makes, every sound of the shot. */
-    public Map<String, Path> sounds(Path plates, Bands bands, Consumer<String> progress) {
+    public Map<String, Path> sounds(Path plates, Consumer<String> progress) {
         Map<String, Path> all = new LinkedHashMap<>();
-        soundsOf(shot).forEach(id -> all.put(id, file(id, plates, bands, progress)));
+        soundsOf(shot).forEach(id -> all.put(id, file(id, plates, progress)));
         return all;
     }
 
-    private Path file(String id, Path plates, Bands bands, Consumer<String> progress) {
+    private Path file(String id, Path plates, Consumer<String> progress) {
         Source s = media.get(id);
-        return s.file().orElseGet(() -> Plates.file(s.plate().orElseThrow(), plates, bands, progress));
+        return s.file().orElseGet(() -> Plates.file(s.plate().orElseThrow(), plates, progress));
     }
 
     /** The SHA-256 of a file, in hexadecimal. */

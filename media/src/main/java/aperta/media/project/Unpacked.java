@@ -1,7 +1,6 @@
 package aperta.media.project;
 
 import aperta.media.json.BadDocument;
-import aperta.media.json.ShotJson;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -64,7 +63,7 @@ public final class Unpacked implements AutoCloseable {
             throw new BadDocument("", "'" + PROJECT + "' is larger than any project.");
         }
         Files.write(folder.resolve(PROJECT), json);
-        for (String name : ShotFile.filesOf(ShotJson.parse(new String(json, StandardCharsets.UTF_8)))) {
+        for (String name : ShotFile.filesOf(ShotFile.parsed(new String(json, StandardCharsets.UTF_8)))) {
             Path to = folder.resolve(name).normalize();
             if (!to.startsWith(folder)) {
                 throw new BadDocument("", "The project file names a place outside itself: '" + name + "'.");

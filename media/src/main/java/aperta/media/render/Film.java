@@ -58,7 +58,7 @@ public final class Film {
                 Unfinished sound = new Unfinished(file.resolveSibling(file.getFileName() + ".wav"))) {
             Optional<Path> heard = kind == Kind.H264 ? sound(shot, sound.part()) : Optional.empty();
             try (FrameWriter writer = kind == Kind.H264
-                    ? new H264Writer(film.part(), shot.format(), "medium", 16, heard)
+                    ? new H264Writer(film.part(), shot.format(), H264Writer.Quality.FINE, heard)
                     : new PngFrames(film.part())) {
                 frames(shot, writer, progress, cancelled);
                 writer.finish();

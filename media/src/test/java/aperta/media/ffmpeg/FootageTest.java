@@ -340,7 +340,7 @@ class FootageTest {
         Picture p = new Picture(frame);
         p.fill(200 / 255f, 30 / 255f, 60 / 255f, 1);
         Path file = folder.resolve("out.mp4");
-        try (H264Writer writer = new H264Writer(file, format, "medium", 12, Optional.empty())) {
+        try (H264Writer writer = new H264Writer(file, format, H264Writer.Quality.FINE, Optional.empty())) {
             for (int n = 0; n < 12; n++) {
                 writer.write(Shown.of(p, n, Bands.IN_TURN), n);
             }
@@ -408,7 +408,10 @@ class FootageTest {
     @Test
     void oddSidesAreRefusedForH264() {
         assertThatThrownBy(() -> new H264Writer(
-                        folder.resolve("x.mp4"), new Format(101, 64, Rate.of(24)), "medium", 16, Optional.empty()))
+                        folder.resolve("x.mp4"),
+                        new Format(101, 64, Rate.of(24)),
+                        H264Writer.Quality.FINE,
+                        Optional.empty()))
                 .hasMessageContaining("even width and height, not 101 × 64");
     }
 

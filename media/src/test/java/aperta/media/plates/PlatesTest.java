@@ -3,12 +3,22 @@ package aperta.media.plates;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import aperta.core.geometry.Affine;
 import aperta.core.picture.Bands;
 import aperta.core.picture.Bytes;
 import aperta.core.picture.Picture;
+import aperta.core.picture.Region;
+import aperta.core.picture.Sampler;
+import aperta.core.picture.Scratch;
+import aperta.core.picture.Transfer;
 import aperta.core.render.Shown;
 import aperta.core.render.Workers;
+import aperta.core.shot.Light;
+import aperta.media.ffmpeg.FrameReader;
+import aperta.media.ffmpeg.Probe;
+import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 
 class PlatesTest {
     private static byte[] bytes(Plate plate, int frame, Bands bands) {
@@ -63,6 +73,41 @@ class PlatesTest {
             }
             assertThat(difference).isPositive().isGreaterThan(beside);
             assertThat(Platform.walkerX(100) - Platform.walkerX(99)).isBetween(10.0, 25.0);
+        }
+    }
+
+    /** The films that ship are what the plates paint, as near as four megabytes allow. */
+    @Test
+    void whatShipsIsWhatIsPainted(@TempDir Path folder) {
+        try (Workers workers = Workers.everyCore()) {
+            for (Plate plate : Plates.all()) {
+                Path film = Plates.file(plate.id(), folder, said -> {});
+                Probe probe = Probe.of(film);
+                assertThat(probe.frames()).isEqualTo(plate.frames());
+                assertThat(film.toFile().length()).isLessThan(4 << 20);
+                for (int n : new int[] {0, 77, plate.frames() - 1}) {
+                    byte[] painted =
+                            Shown.of(plate.frame(n, workers), n, workers).rgba(Bytes.See.PICTURE);
+                    Picture shipped = new Picture(new Region(0, 0, 1920, 1080));
+                    try (FrameReader reader = new FrameReader(film, probe, 1, n)) {
+                        new Sampler(
+                                        FrameReader.pixels(
+                                                probe, 1, reader.next().orElseThrow()),
+                                        Affine.IDENTITY,
+                                        Transfer.of(Light.DISPLAY))
+                                .paint(shipped, new Scratch());
+                    }
+                    byte[] decoded = Shown.of(shipped, n, workers).rgba(Bytes.See.PICTURE);
+                    double squares = 0;
+                    for (int i = 0; i < painted.length; i++) {
+                        squares += Math.pow((painted[i] & 0xff) - (decoded[i] & 0xff), 2);
+                    }
+                    double noise = 10 * Math.log10(255 * 255 * painted.length * 0.75 / squares);
+                    assertThat(noise)
+                            .as("PSNR of %s, frame %d, in dB", plate.name(), n)
+                            .isGreaterThan(32);
+                }
+            }
         }
     }
 

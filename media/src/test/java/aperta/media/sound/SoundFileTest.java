@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import aperta.core.picture.Bands;
 import aperta.core.sound.Mixdown;
 import aperta.media.ffmpeg.MediaException;
 import aperta.media.ffmpeg.SoundFile;
@@ -83,7 +82,7 @@ class SoundFileTest {
     /** The bytes of a WAV header after the specification of 1991; ffmpeg reads the file as what it is. */
     @Test
     void theDemosSoundsAreWavFilesThatAnyoneReads() throws Exception {
-        Path bell = Plates.file("bell", folder, Bands.IN_TURN, t -> {});
+        Path bell = Plates.file("bell", folder, t -> {});
         byte[] head = Files.readAllBytes(bell);
         assertThat(new String(head, 0, 4, StandardCharsets.US_ASCII)).isEqualTo("RIFF");
         ByteBuffer fields = ByteBuffer.wrap(head).order(ByteOrder.LITTLE_ENDIAN);

@@ -1,6 +1,5 @@
 package aperta.server.demo;
 
-import aperta.core.render.Workers;
 import aperta.media.plates.Plates;
 import aperta.media.project.ShotFile;
 import aperta.server.Storage;
@@ -33,21 +32,18 @@ class Demo {
     private final MediaService media;
     private final ShotService shots;
     private final Storage storage;
-    private final Workers workers;
 
     Demo(
             @Value("${aperta.demo}") String folder,
             Projects projects,
             MediaService media,
             ShotService shots,
-            Storage storage,
-            Workers workers) {
+            Storage storage) {
         this.folder = folder;
         this.projects = projects;
         this.media = media;
         this.shots = shots;
         this.storage = storage;
-        this.workers = workers;
     }
 
     /** In a thread of its own, so that the application answers while the plates are made. */
@@ -88,7 +84,7 @@ class Demo {
     }
 
     private UUID bring(UUID project, String plate) throws IOException {
-        Path file = Plates.file(plate, storage.plates(), workers, LOG::info);
+        Path file = Plates.file(plate, storage.plates(), LOG::info);
         Path copy = Files.createTempFile(storage.incoming(), plate, ".part");
         Files.copy(file, copy, StandardCopyOption.REPLACE_EXISTING);
         UUID id = media.take(project, Plates.fileName(plate), copy).id();

@@ -166,7 +166,7 @@ final class Handles {
             for (Key<Point> k : position.keys()) {
                 keys.add(JSON.createObjectBuilder()
                         .add("at", k.at())
-                        .add("roving", k.roving())
+                        .add("loose", k.loose())
                         .add("point", point(map.apply(k.value())))
                         .add("in", point(map.apply(k.value().plus(k.in().orElse(Point.ORIGIN)))))
                         .add("out", point(map.apply(k.value().plus(k.out().orElse(Point.ORIGIN))))));

@@ -51,7 +51,7 @@ public final class Gestures {
                 "'kind': 'ungroup', 'group': 'c'",
                 "'kind': 'move-to', 'layer': 'w', 'group': 'c', 'to': 0, 'frame': 4",
                 "'kind': 'move-path', 'layer': 'u', 'frame': 4, 'at': 0, 'part': 'out', 'to': [20, 90], 'both': true",
-                "'kind': 'set-roving', 'keys': [{'layer': 'u', 'property': 'place.position', 'at': 6}], 'roving': true",
+                "'kind': 'set-loose', 'keys': [{'layer': 'u', 'property': 'place.position', 'at': 6}], 'loose': true",
                 "'kind': 'unpack-passage', 'layer': 'u', 'arriving': true",
                 "'kind': 'remove-passage', 'layers': ['u'], 'arriving': true",
                 "'kind': 'remove-parts', 'layers': ['u'], 'parts': ['keys', 'arrival']",
