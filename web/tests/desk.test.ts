@@ -4,12 +4,12 @@ import { defineComponent, nextTick, ref } from 'vue';
 import CutBrackets from '../src/desk/CutBrackets.vue';
 import CutSection from '../src/desk/CutSection.vue';
 import EaseEditor from '../src/desk/EaseEditor.vue';
-import MediaDrawer from '../src/desk/MediaDrawer.vue';
+import MediaPanel from '../src/desk/MediaPanel.vue';
 import { provideOnPicture } from '../src/desk/onPicture';
 import PathHandles from '../src/desk/PathHandles.vue';
 import ProofPanel from '../src/desk/ProofPanel.vue';
 import PropertyRow from '../src/desk/PropertyRow.vue';
-import RenderDrawer from '../src/desk/RenderDrawer.vue';
+import RenderPanel from '../src/desk/RenderPanel.vue';
 import TimelineBar from '../src/desk/TimelineBar.vue';
 import TimelineKeys from '../src/desk/TimelineKeys.vue';
 import { rows } from '../src/lib/layers';
@@ -302,7 +302,7 @@ describe('renders', () => {
       { ...job, id: '2', state: 'FAILED', done: 3, message: 'Frame 3: the disk is full.' },
       { ...job, id: '3', state: 'DONE', done: 120, hasFile: true },
     ] as never;
-    mount(RenderDrawer, { props: { open: true }, attachTo: document.body });
+    mount(RenderPanel, { attachTo: document.body });
     await nextTick();
     const text = document.body.textContent ?? '';
     expect(text).toContain('frame 60 of 120, 7 s left');
@@ -314,7 +314,16 @@ describe('renders', () => {
 describe('media', () => {
   it('are added once they are ready, and until then cancelled or tried again', async () => {
     arrange(layer('a'));
-    const clip = { kind: 'VIDEO', width: 160, height: 90, rate: '24', frames: 48, alpha: false, message: '' };
+    const clip = {
+      kind: 'VIDEO',
+      width: 160,
+      height: 90,
+      rate: '24',
+      frames: 48,
+      alpha: false,
+      message: '',
+      used: true,
+    };
     const project = useProject();
     project.media = [
       { ...clip, id: '1', name: 'rain.mov', state: 'READY' },
@@ -327,7 +336,7 @@ describe('media', () => {
       { id: 'b', kind: 'IMPORT', mediaId: '2', state: 'RUNNING', done: 12, total: 48 },
       { id: 'c', kind: 'IMPORT', mediaId: '3', state: 'FAILED', done: 0, total: 48 },
     ] as never;
-    const wrapper = mount(MediaDrawer, { props: { open: true }, attachTo: document.body });
+    const wrapper = mount(MediaPanel, { attachTo: document.body });
     await nextTick();
     const row = (name: string) => document.querySelector(`[data-testid="media-${name}"]`);
     const buttons = (name: string) =>

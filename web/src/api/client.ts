@@ -25,6 +25,7 @@ export type Ease =
   | { spring: number };
 export type Project = Schemas['ProjectView'];
 export type Media = Schemas['MediaView'];
+export type Room = Schemas['Room'];
 export type Font = Schemas['FontView'];
 export type Job = Schemas['JobView'];
 export type State = Schemas['State'];
@@ -106,6 +107,9 @@ export const api = {
     form.append('rate', rate);
     return call<Media>('POST', `/api/projects/${project}/media`, form);
   },
+  removeMedia: (id: string) => call<undefined>('DELETE', `/api/media/${id}`),
+  /** How many bytes files take. */
+  room: () => call<Room>('GET', '/api/room'),
   fonts: (project: string) => call<Font[]>('GET', `/api/projects/${project}/fonts`),
   render: (shot: string, output: 'H264' | 'PNG', workRange: boolean) =>
     call<{ job: string }>('POST', `/api/shots/${shot}/renders`, { output, workRange }),

@@ -31,6 +31,8 @@ const rates = ['24000/1001', '24', '25', '30000/1001', '30', '50', '60'].map((r)
 }));
 
 onMounted(async () => {
+  // The dialog moves the focus into itself first.
+  setTimeout(() => (document.getElementById('shot-name') as HTMLInputElement | null)?.focus(), 120);
   clips.value = (await api.media(props.project).catch(() => [])).filter(
     (m) => m.kind === 'VIDEO' && m.state === 'READY',
   );

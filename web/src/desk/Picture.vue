@@ -7,6 +7,7 @@ import { useLooking } from '../stores/looking';
 import { useProof } from '../stores/proof';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
+import FirstSteps from './FirstSteps.vue';
 import PictureGuides from './PictureGuides.vue';
 import PictureHandles from './PictureHandles.vue';
 import PictureMeasures from './PictureMeasures.vue';
@@ -211,6 +212,10 @@ function drop(e: DragEvent) {
         }"
       ></div>
     </div>
+    <FirstSteps
+      v-if="shot.shot && shot.shot.layers.length === 0 && !view.drawer"
+      @dropped="(f) => emit('dropped', f)"
+    />
     <PictureMeasures :pixel="pixel" />
     <p v-if="over" class="hint">Drop clips, stills, fonts or a numbered sequence</p>
   </div>

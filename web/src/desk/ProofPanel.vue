@@ -1,18 +1,16 @@
 <script setup lang="ts">
-import { CloseOutlined } from '@ant-design/icons-vue';
 import { Input } from 'ant-design-vue';
 import { ref, shallowRef } from 'vue';
 import type { Finding } from '../stores/frames';
 import { useFrames } from '../stores/frames';
 import { useProof } from '../stores/proof';
 import { useShot } from '../stores/shot';
-import { useView } from '../stores/view';
+import SidePanel from './SidePanel.vue';
 
 /** What was measured wrong, beside the Picture. Choosing a finding goes to its frame and marks the place. */
 const proof = useProof();
 const frames = useFrames();
 const shot = useShot();
-const view = useView();
 
 const noting = shallowRef<Finding>();
 const note = ref('');
@@ -33,16 +31,12 @@ function keep() {
 </script>
 
 <template>
-  <aside class="proof" aria-label="Proof">
-    <header>
-      <strong>Proof</strong>
+  <SidePanel title="Proof">
+    <template #head>
       <span class="quiet" role="status">{{
         frames.proofProblem || (proof.measuring ? 'measuring…' : `${proof.open.length} open`)
       }}</span>
-      <button class="bare" aria-label="Close Proof" @click="view.drawer = undefined">
-        <CloseOutlined />
-      </button>
-    </header>
+    </template>
     <p v-if="proof.all.length === 0 && !proof.measuring" class="none">
       Nothing was found: what arrives is hidden before and whole at rest, words stay long enough and stand
       out, and nothing flashes.
@@ -79,27 +73,11 @@ function keep() {
         <button v-else class="bare link accept" @click="begin(f)">Accept…</button>
       </li>
     </ol>
-  </aside>
+  </SidePanel>
 </template>
 
 <style scoped>
-.proof {
-  flex: none;
-  width: 280px;
-  overflow-y: auto;
-  background: var(--panel);
-  border-left: 1px solid #0c0c0c;
-}
-header {
-  position: sticky;
-  top: 0;
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  padding: 10px 12px;
-  background: var(--panel);
-}
-header .quiet {
+.quiet {
   flex: 1;
 }
 .quiet {

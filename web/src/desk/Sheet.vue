@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { Input, Segmented, Select, Textarea } from 'ant-design-vue';
-import { computed, ref, watch } from 'vue';
+import { Input, message, Segmented, Select, Textarea } from 'ant-design-vue';
+import { computed, nextTick, ref, watch } from 'vue';
+import { useAdding } from '../stores/adding';
 import { useDesk } from '../stores/desk';
 import { useFrames, type PropertyNow } from '../stores/frames';
 import { useProject } from '../stores/project';
@@ -23,6 +24,7 @@ const frames = useFrames();
 const desk = useDesk();
 const project = useProject();
 const timing = useTiming();
+const adding = useAdding();
 
 const STANCES = [
   { value: 'rest', label: 'Rest' },
@@ -68,6 +70,48 @@ function commitWords() {
   }
   void desk.commit('Words', change);
 }
+
+/** Escape takes back what was typed since the words were last kept. */
+function wordsKey(e: KeyboardEvent) {
+  const content = layer.value?.content;
+  if (e.key !== 'Escape' || content?.kind !== 'text') return;
+  if (words.value !== content.words) {
+    words.value = content.words;
+    desk.drop();
+    void message.info('Words taken back.');
+  }
+  (e.target as HTMLTextAreaElement).blur();
+}
+
+const coming = ref<InstanceType<typeof Textarea>>();
+const field = ref<InstanceType<typeof Textarea>>();
+const inside = (t: typeof coming) =>
+  (t.value?.$el as HTMLElement | undefined)?.closest('textarea') ??
+  (t.value?.$el as HTMLElement | undefined)?.querySelector('textarea');
+watch(coming, () => inside(coming)?.select(), { flush: 'post' });
+/** New words: the cursor is in them, and what was typed while they were being added is there. */
+watch(
+  () => [view.typing, field.value, layer.value] as const,
+  ([typing, f, l]) => {
+    if (!typing || !f || l?.content.kind !== 'text') return;
+    view.typing = false;
+    const begun = view.typed;
+    view.typed = undefined;
+    void nextTick(() => {
+      const area = inside(field);
+      if (!area) return;
+      area.focus();
+      if (begun === undefined) {
+        area.select();
+        return;
+      }
+      words.value = begun;
+      desk.draft(wordsChange());
+      void nextTick(() => area.setSelectionRange(begun.length, begun.length));
+    });
+  },
+  { flush: 'post' },
+);
 
 function fit(cover: boolean) {
   const edit = { kind: 'fit', layer: view.layer, frame: view.frame, cover };
@@ -118,7 +162,11 @@ const sections = computed(() =>
 
 <template>
   <section class="sheet" aria-label="Sheet of the layer">
-    <ManySheet v-if="view.layers.length > 1 && !chosenKey" />
+    <div v-if="adding.words !== undefined" class="body adding">
+      <p class="why">Adding words…</p>
+      <Textarea ref="coming" v-model:value="adding.words" :rows="2" aria-label="Words" @keydown.stop />
+    </div>
+    <ManySheet v-else-if="view.layers.length > 1 && !chosenKey" />
     <template v-else-if="layer">
       <Segmented
         v-if="layer.content.kind !== 'sound'"
@@ -157,11 +205,13 @@ const sections = computed(() =>
         <template v-if="section === 'Look'">
           <template v-if="layer.content.kind === 'text'">
             <Textarea
+              ref="field"
               v-model:value="words"
               :rows="2"
               :disabled="locked"
               aria-label="Words"
-              @keydown.stop
+              title="Escape takes back what was typed; a click elsewhere keeps it"
+              @keydown.stop="wordsKey"
               @input="desk.draft(wordsChange())"
               @blur="commitWords"
             />
@@ -318,10 +368,10 @@ const sections = computed(() =>
       </div>
     </template>
     <div v-else class="empty">
-      <p>Choose a layer in the rows below or on the Picture.</p>
-      <p class="why">
-        A new shot begins with its plate and its words: press “Add” below, or drop a clip on the Picture.
-      </p>
+      <template v-if="shot.list.length">
+        <p>Choose a layer in the rows below or on the Picture.</p>
+      </template>
+      <p v-else>Nothing in this shot yet: begin on the Picture.</p>
     </div>
   </section>
 </template>
@@ -375,6 +425,9 @@ dt {
 }
 .body .why {
   margin: 4px 0;
+}
+.adding {
+  padding-top: 8px;
 }
 .empty {
   padding: 16px 4px;

@@ -262,10 +262,10 @@ onBeforeUnmount(() => watcher?.disconnect());
           height: `${box.height}px`,
         }"
       ></div>
-      <TimelinePlayhead :pace="pace" :pad="NAMES + pad" />
       <p v-if="shot.list.length === 0" class="nothing">
         Nothing here yet. “Add” puts the first layer in; clips can be dropped on the Picture.
       </p>
+      <TimelinePlayhead v-else :pace="pace" :pad="NAMES + pad" />
     </div>
   </section>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue';
-import { HistoryOutlined, RollbackOutlined } from '@ant-design/icons-vue';
+import { HistoryOutlined, RedoOutlined, UndoOutlined } from '@ant-design/icons-vue';
 import { computed } from 'vue';
 import { framesPerSecond } from '../lib/timecode';
 import { useFrames } from '../stores/frames';
@@ -45,7 +45,7 @@ const state = computed(() => (!frames.connected ? 'connecting…' : shot.waiting
       aria-label="Undo"
       @click="shot.undo()"
     >
-      <RollbackOutlined />
+      <UndoOutlined />
     </button>
     <button
       class="bare"
@@ -54,7 +54,7 @@ const state = computed(() => (!frames.connected ? 'connecting…' : shot.waiting
       aria-label="Redo"
       @click="shot.redo()"
     >
-      <RollbackOutlined class="mirrored" />
+      <RedoOutlined />
     </button>
     <button
       class="bare"
@@ -105,9 +105,6 @@ const state = computed(() => (!frames.connected ? 'connecting…' : shot.waiting
   font-size: 12px;
   color: #cfcfcf;
   white-space: nowrap;
-}
-.mirrored {
-  transform: scaleX(-1);
 }
 .found {
   border-color: var(--warn);

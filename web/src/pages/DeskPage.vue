@@ -1,16 +1,17 @@
 <script setup lang="ts">
 import { Result } from 'ant-design-vue';
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import KeysHelp from '../desk/KeysHelp.vue';
 import LookDialog from '../desk/LookDialog.vue';
-import MediaDrawer from '../desk/MediaDrawer.vue';
-import OpeningsDrawer from '../desk/OpeningsDrawer.vue';
+import MediaPanel from '../desk/MediaPanel.vue';
+import OpeningsPanel from '../desk/OpeningsPanel.vue';
 import Picture from '../desk/Picture.vue';
 import ProofPanel from '../desk/ProofPanel.vue';
-import RenderDrawer from '../desk/RenderDrawer.vue';
+import RenderPanel from '../desk/RenderPanel.vue';
 import Sheet from '../desk/Sheet.vue';
-import StatesDrawer from '../desk/StatesDrawer.vue';
+import StatesPanel from '../desk/StatesPanel.vue';
 import Timeline from '../desk/Timeline.vue';
+import TimelineDivider from '../desk/TimelineDivider.vue';
 import TopBar from '../desk/TopBar.vue';
 import Transport from '../desk/Transport.vue';
 import ShotSettings from '../desk/ShotSettings.vue';
@@ -21,7 +22,7 @@ import { useProject } from '../stores/project';
 import { useRecipes } from '../stores/recipes';
 import { useShot } from '../stores/shot';
 import { useTiming } from '../stores/timing';
-import { useView, type Drawer } from '../stores/view';
+import { useView } from '../stores/view';
 
 const props = defineProps<{ id: string }>();
 const shot = useShot();
@@ -31,17 +32,6 @@ const project = useProject();
 const commands = useCommands();
 const adding = useAdding();
 const timing = useTiming();
-const media = drawer('media');
-const renders = drawer('renders');
-
-/** A drawer as something that is open or not. */
-function drawer(which: Drawer) {
-  return computed({
-    get: () => view.drawer === which,
-    set: (open) => (view.drawer = open ? which : undefined),
-  });
-}
-
 const help = ref(false);
 const settings = ref(false);
 
@@ -126,19 +116,20 @@ onBeforeUnmount(() => {
   <Result v-if="shot.problem" status="warning" :title="shot.problem">
     <template #extra><RouterLink to="/">All projects</RouterLink></template>
   </Result>
-  <div v-else class="desk">
+  <div v-else class="desk" :style="{ '--timeline': `${view.timeline}px` }">
     <TopBar @settings="settings = true" />
     <Sheet class="sheet" />
     <div class="picture">
       <Picture class="stage" @dropped="dropped" />
       <ProofPanel v-if="view.drawer === 'proof'" />
+      <OpeningsPanel v-else-if="view.drawer === 'openings'" />
+      <MediaPanel v-else-if="view.drawer === 'media'" />
+      <RenderPanel v-else-if="view.drawer === 'renders'" />
+      <StatesPanel v-else-if="view.drawer === 'states'" />
     </div>
     <Transport class="transport" />
+    <TimelineDivider class="divider" />
     <Timeline class="timeline" />
-    <MediaDrawer v-model:open="media" />
-    <RenderDrawer v-model:open="renders" />
-    <OpeningsDrawer />
-    <StatesDrawer />
     <LookDialog v-if="timing.look" />
     <KeysHelp v-model:open="help" />
     <ShotSettings v-if="settings" @close="settings = false" />
@@ -152,7 +143,8 @@ onBeforeUnmount(() => {
     'top top' 42px
     'sheet picture' minmax(0, 1fr)
     'sheet transport' 37px
-    'time time' 244px / 304px minmax(0, 1fr);
+    'divider divider' 1px
+    'time time' var(--timeline) / 304px minmax(0, 1fr);
   height: 100vh;
   overflow: hidden;
 }
@@ -173,6 +165,9 @@ onBeforeUnmount(() => {
 }
 .transport {
   grid-area: transport;
+}
+.divider {
+  grid-area: divider;
 }
 .timeline {
   grid-area: time;

@@ -3,7 +3,7 @@ import { Button, Dropdown, Empty, Input, Menu, MenuItem, message, Modal } from '
 import { MoreOutlined, PlusOutlined } from '@ant-design/icons-vue';
 import { onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { api, type Project } from '../api/client';
+import { api, type Project, type Room } from '../api/client';
 import NewShot from '../desk/NewShot.vue';
 import Wordmark from '../desk/Wordmark.vue';
 import { framesPerSecond } from '../lib/timecode';
@@ -15,6 +15,7 @@ const naming = ref(false);
 const name = ref('');
 const renamed = ref<Project>();
 const into = ref<Project>();
+const room = ref<Room>();
 
 async function attempt(work: () => Promise<unknown>) {
   try {
@@ -28,6 +29,7 @@ const load = () =>
   attempt(async () => {
     projects.value = await api.projects();
     loaded.value = true;
+    room.value = await api.room();
   });
 
 async function save() {
@@ -55,6 +57,11 @@ function remove(project: Project) {
   });
 }
 
+function size(bytes: number) {
+  if (bytes < 1e6) return `${Math.ceil(bytes / 1e3)} kB`;
+  return bytes < 1e9 ? `${(bytes / 1e6).toFixed(1)} MB` : `${(bytes / 1e9).toFixed(1)} GB`;
+}
+
 function seconds(length: number, rate: string) {
   return `${Number((length / framesPerSecond(rate)).toFixed(2))} s`;
 }
@@ -71,8 +78,10 @@ onMounted(load);
     <main>
       <Empty
         v-if="loaded && projects.length === 0"
-        description="No projects yet. Make one, then its first shot."
-      />
+        description="No projects yet. A project holds shots and their media."
+      >
+        <Button type="primary" @click="ask()">Make the first one</Button>
+      </Empty>
       <section v-for="p in projects" :key="p.id" class="project">
         <div class="title">
           <h2>{{ p.name }}</h2>
@@ -99,10 +108,19 @@ onMounted(load);
               >
             </span>
           </RouterLink>
-          <button class="shot add" @click="into = p"><PlusOutlined /> New shot</button>
+          <button class="shot add" @click="into = p">
+            <span><PlusOutlined /> New shot</span>
+            <span v-if="p.shots.length === 0" class="quiet"
+              >Begin here: a shot has a size, a rate and a length, or those of a clip.</span
+            >
+          </button>
         </div>
       </section>
     </main>
+    <footer v-if="room" class="quiet">
+      Files: media {{ size(room.media) }}, copies for quick looking {{ size(room.copies) }}, renders
+      {{ size(room.renders) }}.
+    </footer>
     <Modal
       v-model:open="naming"
       :title="renamed ? 'Rename the project' : 'New project'"
@@ -190,10 +208,21 @@ a.shot:focus-visible .frame {
   gap: 8px;
   padding: 7px 1px;
 }
+.add > .quiet {
+  padding: 0 24px;
+  text-align: center;
+  font-size: 12px;
+}
+footer {
+  max-width: 1240px;
+  margin: 0 auto;
+  padding: 0 24px 20px;
+  font-size: 12px;
+}
 .add {
   align-items: center;
   justify-content: center;
-  flex-direction: row;
+  flex-direction: column;
   gap: 8px;
   aspect-ratio: 16 / 9;
   border: 1px dashed #4a4a4a;

@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia';
+import { ref } from 'vue';
 import type { Media } from '../api/client';
 import { freshId } from '../lib/layers';
 import { framesPerSecond } from '../lib/timecode';
@@ -26,14 +27,23 @@ export const useAdding = defineStore('adding', () => {
     if (done) view.choose(id);
   }
 
-  function text() {
+  /** Words that are being added: they can be typed over before the shot has them. */
+  const words = ref<string>();
+
+  async function text() {
+    if (words.value !== undefined) return;
     const height = shot.shot?.format.height ?? 1080;
-    return add('New words', {
+    words.value = 'New words';
+    await add('New words', {
       kind: 'text',
       words: 'New words',
       font: 'anton',
       size: Math.round(height / 5),
     });
+    const typed = words.value;
+    words.value = undefined;
+    view.typing = view.layer !== undefined;
+    view.typed = typed === 'New words' ? undefined : typed;
   }
 
   function fill(kind: 'solid' | 'linear' | 'radial') {
@@ -79,5 +89,5 @@ export const useAdding = defineStore('adding', () => {
     );
   }
 
-  return { text, fill, media };
+  return { text, words, fill, media };
 });

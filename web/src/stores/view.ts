@@ -25,6 +25,12 @@ export interface KeyName {
   at: number;
 }
 
+const TIMELINE = 'aperta.timeline';
+const USUAL = 244;
+const SHORTEST = 100;
+/** What the bars above and the Picture need. */
+const ABOVE = 42 + 37 + 190;
+
 /** How one looks at the shot, and what is chosen. Nothing of this is kept with the shot. */
 export const useView = defineStore('view', () => {
   const frame = ref(0);
@@ -56,7 +62,9 @@ export const useView = defineStore('view', () => {
   const keys = ref<KeyName[]>([]);
   const tool = ref<Tool>('choose');
   const becomes = ref<Becomes>('mask');
+  /** Whether the words of the chosen layer are to be typed next, and what has been typed of them already. */
   const typing = ref(false);
+  const typed = ref<string>();
   /** Which pose of the layer is being edited. */
   const stance = ref<Stance>('rest');
   /** Whether every change of a value sets a key. */
@@ -68,6 +76,16 @@ export const useView = defineStore('view', () => {
   /** What stands over the right edge. */
   const drawer = ref<Drawer>();
   const unfolded = ref<Set<string>>(new Set());
+  /** How high the Timeline is, in pixels of the screen; remembered by the browser. */
+  const timeline = ref(Number(localStorage.getItem(TIMELINE)) || USUAL);
+
+  /** The Picture keeps enough room to be worked on. */
+  const tallest = () => Math.max(SHORTEST, window.innerHeight - ABOVE);
+
+  function setTimeline(height: number | undefined) {
+    timeline.value = Math.round(Math.min(tallest(), Math.max(SHORTEST, height ?? USUAL)));
+    localStorage.setItem(TIMELINE, String(timeline.value));
+  }
 
   function reset() {
     path.value = undefined;
@@ -137,12 +155,17 @@ export const useView = defineStore('view', () => {
     tool,
     becomes,
     typing,
+    typed,
     stance,
     autoKey,
     curves,
     range,
     drawer,
     unfolded,
+    timeline,
+    shortest: SHORTEST,
+    tallest,
+    setTimeline,
     choose,
     chooseToo,
     chooseAll,

@@ -94,7 +94,7 @@ final class Desk {
     }
 
     void closeDrawer() {
-        page.locator(".ant-drawer-open .ant-drawer-close").first().click();
+        page.locator(".panel > header > button[aria-label^='Close']").click();
         page.waitForTimeout(400);
     }
 

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import aperta.core.picture.Picture;
-import aperta.core.render.Workers;
 import aperta.core.shot.BlendMode;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Shot;

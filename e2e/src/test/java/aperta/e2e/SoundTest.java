@@ -3,7 +3,6 @@ package aperta.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import aperta.core.picture.Bands;
 import aperta.core.shot.Content;
 import aperta.core.shot.Span;
 import aperta.media.plates.Plates;

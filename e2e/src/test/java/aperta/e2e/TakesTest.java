@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.within;
 
 import aperta.core.geometry.Point;
 import aperta.core.picture.Picture;
-import aperta.core.render.Workers;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Shot;

@@ -2,7 +2,6 @@ package aperta.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import aperta.core.picture.Bands;
 import aperta.media.cli.CommandLine;
 import aperta.media.json.ShotJson;
 import aperta.media.plates.Plates;

@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { Button, Drawer, message } from 'ant-design-vue';
+import { Button, message } from 'ant-design-vue';
+import { DeleteOutlined } from '@ant-design/icons-vue';
 import { ref } from 'vue';
 import { api, type Job, type Media } from '../api/client';
 import { useAdding } from '../stores/adding';
 import { useProject } from '../stores/project';
 import { useShot } from '../stores/shot';
+import SidePanel from './SidePanel.vue';
 
-const open = defineModel<boolean>('open', { required: true });
+void useProject().refresh();
 const project = useProject();
 const adding = useAdding();
 const shot = useShot();
@@ -21,7 +23,6 @@ async function bring(e: Event) {
 
 function add(m: Media) {
   void adding.media(m);
-  open.value = false;
 }
 
 /** The job that brings it in; what is ready may have one that is about to say so. */
@@ -50,12 +51,13 @@ function progress(m: Media): string {
 </script>
 
 <template>
-  <Drawer v-model:open="open" title="Media of this project" :width="380" :mask="false">
-    <template #extra>
+  <SidePanel title="Media" wide>
+    <template #head>
+      <span class="quiet"></span>
       <Button size="small" type="primary" @click="chooser?.click()">Bring files in…</Button>
       <input ref="chooser" type="file" multiple hidden data-testid="files" @change="bring" />
     </template>
-    <p class="quiet">
+    <p class="quiet about">
       Video, stills with alpha, sound, numbered sequences, TrueType and OpenType fonts. They can be dropped on
       the Picture, too.
     </p>
@@ -88,8 +90,18 @@ function progress(m: Media): string {
             {{ m.width }} × {{ m.height }}{{ m.kind === 'VIDEO' ? ` · ${m.rate} · ${m.frames} frames` : ''
             }}{{ m.alpha ? ' · alpha' : '' }}
           </span>
+          <span v-if="m.state === 'READY' && m.message" class="quiet">{{ m.message }}</span>
         </span>
         <Button v-if="m.state === 'READY' && m.kind !== 'FONT'" size="small" @click="add(m)">Add</Button>
+        <button
+          v-if="m.state !== 'IMPORTING' && !m.used"
+          class="bare"
+          :aria-label="`Take ${m.name} out of the project`"
+          title="No shot uses it: take it out of the project"
+          @click="attempt(() => api.removeMedia(m.id))"
+        >
+          <DeleteOutlined />
+        </button>
         <Button v-if="working(m)" size="small" @click="attempt(() => api.cancel(working(m)!.id))"
           >Cancel</Button
         >
@@ -98,15 +110,18 @@ function progress(m: Media): string {
         >
       </li>
     </ul>
-    <p v-if="project.media.length === 0" class="quiet">Nothing yet.</p>
-  </Drawer>
+    <p v-if="project.media.length === 0" class="quiet about">Nothing yet.</p>
+  </SidePanel>
 </template>
 
 <style scoped>
+.about {
+  margin: 0 12px 8px;
+}
 ul {
   list-style: none;
   margin: 0;
-  padding: 0;
+  padding: 0 12px;
 }
 li {
   display: flex;

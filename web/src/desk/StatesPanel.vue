@@ -1,21 +1,19 @@
 <script setup lang="ts">
-import { Drawer } from 'ant-design-vue';
 import { computed, ref, watch } from 'vue';
 import { api, type State } from '../api/client';
 import { useShot } from '../stores/shot';
-import { useView } from '../stores/view';
+import SidePanel from './SidePanel.vue';
 
 /** Every state that undo and redo lead through, with its time; any of them can be gone to. */
 const shot = useShot();
-const view = useView();
 const states = ref<State[]>([]);
 const problem = ref('');
 const present = computed(() => states.value.find((s) => s.done));
 
 watch(
-  () => [view.drawer, shot.view?.revision] as const,
-  async ([drawer]) => {
-    if (drawer !== 'states' || !shot.view) return;
+  () => shot.view?.revision,
+  async () => {
+    if (!shot.view) return;
     try {
       states.value = await api.states(shot.view.id);
       problem.value = '';
@@ -29,13 +27,7 @@ const time = (at: string) => new Date(at).toLocaleTimeString([], { hour12: false
 </script>
 
 <template>
-  <Drawer
-    :open="view.drawer === 'states'"
-    title="Undo list"
-    :width="320"
-    :mask="false"
-    @close="view.drawer = undefined"
-  >
+  <SidePanel title="Undo list">
     <p v-if="problem" role="alert">{{ problem }}</p>
     <ol>
       <li v-for="s in states" :key="s.edit ?? 0">
@@ -50,7 +42,7 @@ const time = (at: string) => new Date(at).toLocaleTimeString([], { hour12: false
         </button>
       </li>
     </ol>
-  </Drawer>
+  </SidePanel>
 </template>
 
 <style scoped>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { Button, Checkbox, Drawer, message, Progress, Segmented } from 'ant-design-vue';
-import { computed, ref, watch } from 'vue';
+import { Button, Checkbox, message, Progress, Segmented } from 'ant-design-vue';
+import { computed, ref } from 'vue';
 import { api, type Job } from '../api/client';
 import { useProject } from '../stores/project';
 import { useShot } from '../stores/shot';
+import SidePanel from './SidePanel.vue';
 
-const open = defineModel<boolean>('open', { required: true });
 const project = useProject();
 const shot = useShot();
 const output = ref<'H264' | 'PNG'>('H264');
@@ -13,9 +13,7 @@ const workOnly = ref(false);
 const work = computed(() => shot.shot?.work ?? undefined);
 const renders = computed(() => project.jobs.filter((j) => j.kind === 'RENDER'));
 
-watch(open, (o) => {
-  if (o) void project.refresh();
-});
+void project.refresh();
 
 async function attempt(work: () => Promise<unknown>) {
   try {
@@ -46,7 +44,7 @@ function state(j: Job): string {
 </script>
 
 <template>
-  <Drawer v-model:open="open" title="Render" :width="420" :mask="false">
+  <SidePanel title="Render" wide>
     <div class="new">
       <Segmented
         v-model:value="output"
@@ -93,10 +91,15 @@ function state(j: Job): string {
       </li>
     </ul>
     <p v-if="renders.length === 0" class="quiet">Nothing rendered yet.</p>
-  </Drawer>
+  </SidePanel>
 </template>
 
 <style scoped>
+.new,
+ul,
+p {
+  margin: 0 12px 12px;
+}
 .work {
   margin: 8px 0;
 }

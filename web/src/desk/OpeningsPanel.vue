@@ -1,19 +1,25 @@
 <script setup lang="ts">
-import { Drawer, Segmented } from 'ant-design-vue';
+import { Button, Segmented } from 'ant-design-vue';
 import { computed } from 'vue';
+import { useAdding } from '../stores/adding';
 import { useRecipes } from '../stores/recipes';
 import { useShot } from '../stores/shot';
 import { useTiming } from '../stores/timing';
 import { useView } from '../stores/view';
+import KindGlyph from './KindGlyph.vue';
+import SidePanel from './SidePanel.vue';
 
 /** Every opening, moving on the chosen layer itself. */
 const shot = useShot();
 const view = useView();
 const timing = useTiming();
 const recipes = useRecipes();
+const adding = useAdding();
 
 const arriving = computed(() => view.stance !== 'leave');
 const layer = computed(() => shot.find(view.layer));
+/** What can arrive: sounds aren't seen. */
+const candidates = computed(() => shot.everyLayer().filter((l) => l.content.kind !== 'sound'));
 const now = computed(() => layer.value?.[arriving.value ? 'arrive' : 'leave']?.opening?.kind);
 const url = (kind: string) =>
   `/api/shots/${shot.view?.id}/previews/${kind}.png?layer=${view.layer}&arriving=${arriving.value}&r=${shot.view?.revision}`;
@@ -25,23 +31,34 @@ async function choose(kind: string) {
 </script>
 
 <template>
-  <Drawer
-    :open="view.drawer === 'openings'"
-    title="Openings"
-    :width="472"
-    :mask="false"
-    @close="view.drawer = undefined"
-  >
-    <Segmented
-      block
-      :value="arriving ? 'arrive' : 'leave'"
-      :options="[
-        { value: 'arrive', label: 'As it arrives' },
-        { value: 'leave', label: 'As it leaves' },
-      ]"
-      @change="(v) => timing.take(v as 'arrive' | 'leave')"
-    />
-    <p v-if="!layer" class="quiet">Choose a layer to see how it would arrive and leave.</p>
+  <SidePanel title="Openings">
+    <div class="ways">
+      <Segmented
+        block
+        :value="arriving ? 'arrive' : 'leave'"
+        :options="[
+          { value: 'arrive', label: 'As it arrives' },
+          { value: 'leave', label: 'As it leaves' },
+        ]"
+        @change="(v) => timing.take(v as 'arrive' | 'leave')"
+      />
+    </div>
+    <div v-if="!layer" class="none">
+      <p class="quiet">
+        Openings are tried on a layer of your own. Which one is to {{ arriving ? 'arrive' : 'leave' }}?
+      </p>
+      <ul v-if="candidates.length">
+        <li v-for="l in candidates" :key="l.id">
+          <button class="bare" @click="view.choose(l.id)">
+            <KindGlyph :kind="l.content.kind" /> {{ l.name }}
+          </button>
+        </li>
+      </ul>
+      <template v-else>
+        <p class="quiet">There is none yet.</p>
+        <Button size="small" @click="adding.text()">Type words</Button>
+      </template>
+    </div>
     <div v-else class="cards">
       <button
         v-for="o in recipes.openings"
@@ -52,34 +69,61 @@ async function choose(kind: string) {
         :data-testid="`opening-${o.kind}`"
         @click="choose(o.kind)"
       >
-        <span class="moving" :style="{ backgroundImage: `url('${url(o.kind)}')` }"></span>
-        <strong>{{ o.label }}</strong>
-        <span class="quiet">{{ o.summary }}</span>
+        <span class="window"
+          ><span class="moving" :style="{ backgroundImage: `url('${url(o.kind)}')` }"></span
+        ></span>
+        <span class="text">
+          <strong>{{ o.label }}</strong>
+          <span class="quiet">{{ o.summary }}</span>
+        </span>
       </button>
     </div>
-  </Drawer>
+  </SidePanel>
 </template>
 
 <style scoped>
+.ways {
+  padding: 0 12px 8px;
+}
+.none {
+  padding: 0 12px;
+}
+.none ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
 .cards {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-  margin-top: 14px;
+  display: flex;
+  flex-direction: column;
+  padding: 0 6px 12px;
 }
 .card {
   display: flex;
-  flex-direction: column;
-  align-items: flex-start;
-  gap: 1px;
-  padding: 6px 6px 8px;
-  border: 1px solid #3d3d3d;
+  align-items: center;
+  gap: 9px;
+  padding: 5px 6px;
+  border: 1px solid transparent;
   border-radius: 4px;
-  background: #1f1f1f;
+  background: none;
   color: inherit;
   font: inherit;
   text-align: left;
   cursor: pointer;
+}
+.text {
+  display: flex;
+  flex: 1;
+  min-width: 0;
+  flex-direction: column;
+  line-height: 1.3;
+}
+/* The pictures come at a size of their own and are shown a little smaller. */
+.window {
+  flex: none;
+  width: 124px;
+  height: 60px;
+  overflow: hidden;
 }
 .card.chosen {
   border-color: var(--accent);
@@ -90,9 +134,11 @@ async function choose(kind: string) {
   background: #292929;
 }
 .moving {
+  display: block;
   width: 200px;
   height: 96px;
-  margin-bottom: 5px;
+  transform: scale(0.62);
+  transform-origin: 0 0;
   background-color: #141414;
   background-size: 200px 2304px;
   animation: move 2.2s steps(1) infinite;
