@@ -105,8 +105,8 @@ describe('the line to the frame desk', () => {
 
   it('keeps frames under their names and shows them at once', async () => {
     const { frames, socket } = open();
-    frames.askKeys({ scale: 0.5, see: 'picture' });
-    socket.tell({ type: 'keys', seq: socket.of('keys')[0]?.seq, keys: ['k0', 'k1', 'k2'] });
+    frames.askKeys({ scale: 0.5, see: 'picture' }, 3, 0);
+    socket.tell({ type: 'keys', from: 0, seq: socket.of('keys')[0]?.seq, keys: ['k0', 'k1', 'k2'] });
     socket.frame({ seq: 0, frame: 1, key: 'k1', width: 2, height: 1, draft: false, ahead: true, ms: 3 }, 8);
     expect(frames.has(1)).toBe(true);
     await settle();
@@ -135,8 +135,8 @@ describe('the line to the frame desk', () => {
     const { frames, socket } = open();
     const draft = { edit: { kind: 'move' } };
     const told = { frame: 3, width: 2, height: 1, ahead: false, ms: 3 };
-    frames.askKeys({ scale: 0.5, see: 'picture' });
-    socket.tell({ type: 'keys', seq: socket.of('keys')[0]?.seq, keys: ['d1', 'd6', 'k2'] });
+    frames.askKeys({ scale: 0.5, see: 'picture' }, 3, 0);
+    socket.tell({ type: 'keys', from: 0, seq: socket.of('keys')[0]?.seq, keys: ['d1', 'd6', 'k2'] });
     for (let n = 1; n <= 6; n++) {
       frames.show({ frame: 3, scale: 0.5, see: 'picture', draft, revision: 7 });
       const { seq } = socket.of('show').at(-1) ?? {};
@@ -244,10 +244,10 @@ function desk() {
     () => undefined,
   );
   useShot().view = view([layer('a')]);
-  frames.askKeys({ scale: 0.5, see: 'picture' });
+  frames.askKeys({ scale: 0.5, see: 'picture' }, 48, 0);
   const line = FakeSocket.last;
   const keys = Array.from({ length: 48 }, (_, i) => `k${i}`);
-  line.tell({ type: 'keys', seq: line.of('keys').at(-1)?.seq, keys });
+  line.tell({ type: 'keys', from: 0, seq: line.of('keys').at(-1)?.seq, keys });
   answers({ status: 503, detail: 'no sound' });
   return { v: useView(), frames, line, playback: usePlayback() };
 }
@@ -271,8 +271,8 @@ describe('playback', () => {
     expect(v.frame).toBe(47);
   });
 
-  it('shows frames as they come until there is a head start, and asks for no more than can be kept', async () => {
-    const { v, frames, line, playback } = desk();
+  it('shows frames as they come until there is a head start', async () => {
+    const { v, line, playback } = desk();
     const comes = (frame: number, bytes = 8) =>
       line.frame(
         { seq: 0, frame, key: `k${frame}`, width: 2, height: 1, draft: false, ahead: true, ms: 1 },
@@ -290,28 +290,45 @@ describe('playback', () => {
     await vi.waitFor(() => expect(v.frame).toBeGreaterThan(8), 2000);
     playback.toggle();
     await settle();
+  });
 
-    // A frame of 64 MB: eight of them fit into four fifths of what may be kept.
-    frames.show({ ...v.look, frame: 20 });
-    line.frame(
-      {
-        seq: line.of('show').at(-1)?.seq,
-        frame: 20,
-        key: 'k20',
-        width: 4000,
-        height: 4000,
-        draft: false,
-        ms: 1,
-      },
-      64e6,
-    );
-    expect(frames.room()).toBe(8);
-    v.frame = 20;
-    const before = line.of('ahead').length;
+  it('plays at the best quality at which all that is played fits, and says so', async () => {
+    const { v, frames, line, playback } = desk();
+    expect(playback.fits).toEqual({ all: true, says: 'all 48 frames fit' });
+    const shot = useShot();
+    const long = view([layer('a')]);
+    const format = { ...long.shot.format, width: 1920, height: 1080 };
+    shot.view = { ...long, shot: { ...long.shot, length: 1000, format } };
+    v.scale = 1;
+    await settle();
+    expect(frames.room(1920, 1080, 1)).toBe(103);
+    expect(playback.fits.says).toBe('103 of 1000 frames fit; plays at ¼');
     playback.toggle();
     await settle();
-    expect(line.of('ahead')[before]?.frames).toEqual([20, 21, 22, 23, 24, 25, 26, 27]);
+    expect(line.of('ahead').at(-1)?.scale).toBe(0.25);
     playback.toggle();
+  });
+
+  it('keeps what will be played next when there is no more room', async () => {
+    const { frames, line } = desk();
+    const look = { scale: 1, see: 'picture' as const };
+    frames.ahead([40, 41], look);
+    const size = 60e6;
+    for (let frame = 0; frame < 16; frame++) {
+      line.frame(
+        { seq: 0, frame, key: `k${frame}`, width: 5000, height: 3000, draft: false, ahead: true, ms: 3 },
+        size,
+      );
+      if (frame === 3) {
+        line.frame(
+          { seq: 0, frame: 40, key: 'k40', width: 5000, height: 3000, draft: false, ahead: true, ms: 3 },
+          size,
+        );
+      }
+    }
+    await settle();
+    expect(frames.has(40)).toBe(true);
+    expect(frames.has(0)).toBe(false);
   });
 });
 

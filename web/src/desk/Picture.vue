@@ -2,7 +2,7 @@
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { follow } from '../lib/drag';
 import { pixelAt, type PixelNow } from '../lib/measure';
-import { useFrames } from '../stores/frames';
+import { isPlanes, useFrames, type Shown } from '../stores/frames';
 import { useLooking } from '../stores/looking';
 import { useProof } from '../stores/proof';
 import { useShot } from '../stores/shot';
@@ -40,27 +40,41 @@ const size = computed(() => ({
   height: (shot.shot?.format.height ?? 0) * zoom.value,
 }));
 
-function paint() {
-  const image = frames.shown;
-  const c = canvas.value;
-  if (!image || !c) return;
+function paintOn(c: HTMLCanvasElement, image: Shown) {
   if (c.width !== image.width || c.height !== image.height) {
     c.width = image.width;
     c.height = image.height;
   }
-  c.getContext('2d')?.putImageData(image, 0, 0);
+  const context = c.getContext('2d');
+  if (!isPlanes(image)) {
+    context?.putImageData(image, 0, 0);
+    return;
+  }
+  const frame = new VideoFrame(image.planes, {
+    format: 'I420',
+    codedWidth: image.width,
+    codedHeight: image.height,
+    timestamp: 0,
+    colorSpace: { matrix: 'bt709', primaries: 'bt709', transfer: 'bt709', fullRange: false },
+  });
+  context?.drawImage(frame, 0, 0);
+  frame.close();
+}
+
+function paint() {
+  if (frames.shown && canvas.value) paintOn(canvas.value, frames.shown);
 }
 
 watch(() => frames.shown, paint, { flush: 'sync' });
+// Shown larger than it is, the preview's pixels would be seen.
+watch(zoom, (z) => (view.close = z > 1), { immediate: true });
 
 const aside = ref<HTMLCanvasElement>();
 watch(
   () => [looking.before, aside.value] as const,
   ([image, c]) => {
     if (!image || !c) return;
-    c.width = image.width;
-    c.height = image.height;
-    c.getContext('2d')?.putImageData(image, 0, 0);
+    paintOn(c, image);
   },
   { flush: 'post' },
 );
@@ -70,7 +84,7 @@ const pixel = ref<PixelNow>();
 function point(e: PointerEvent) {
   const r = canvas.value?.getBoundingClientRect();
   const f = shot.shot?.format;
-  if (!looking.values || !r || !f || !frames.shown) return;
+  if (!looking.values || !r || !f || !frames.shown || isPlanes(frames.shown)) return;
   const [across, down] = [(e.clientX - r.left) / r.width, (e.clientY - r.top) / r.height];
   const found = pixelAt(frames.shown, across, down);
   // Its place is said in pixels of the shot, whatever the quality is.

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { histogram, type PixelNow } from '../lib/measure';
-import { useFrames } from '../stores/frames';
+import { isPlanes, useFrames } from '../stores/frames';
 import { useLooking } from '../stores/looking';
 
 /** Numbers about the picture as it is shown: the pixel under the pointer, and how often values occur. */
@@ -13,7 +13,7 @@ const share = (v: number) => (v / 255).toFixed(3);
 const CURVES = ['#e07a6e', '#7fb98a', '#7f9fd0', '#e8e8e8'];
 /** Red, green, blue and luma as lines; roots of the counts, so that what is rare is seen beside what is frequent. */
 const lines = computed(() => {
-  if (!looking.histogram || !frames.shown) return [];
+  if (!looking.histogram || !frames.shown || isPlanes(frames.shown)) return [];
   const counts = histogram(frames.shown);
   const most = Math.sqrt(Math.max(1, ...counts.flatMap((c) => [...c.slice(1, 255)])));
   return counts.map((c) =>

@@ -91,12 +91,11 @@ const inside = (t: typeof coming) =>
 watch(coming, () => inside(coming)?.select(), { flush: 'post' });
 /** New words: the cursor is in them, and what was typed while they were being added is there. */
 watch(
-  () => [view.typing, field.value, layer.value] as const,
-  ([typing, f, l]) => {
-    if (!typing || !f || l?.content.kind !== 'text') return;
-    view.typing = false;
-    const begun = view.typed;
-    view.typed = undefined;
+  () => [view.fresh, field.value, layer.value] as const,
+  ([fresh, f, l]) => {
+    if (!fresh || !f || l?.content.kind !== 'text') return;
+    view.fresh = undefined;
+    const begun = fresh.typed;
     void nextTick(() => {
       const area = inside(field);
       if (!area) return;

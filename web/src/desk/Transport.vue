@@ -11,7 +11,7 @@ import {
   VerticalRightOutlined,
 } from '@ant-design/icons-vue';
 import { computed, ref } from 'vue';
-import { timecode, typedTime } from '../lib/timecode';
+import { framesPerSecond, timecode, typedTime } from '../lib/timecode';
 import { useDesk } from '../stores/desk';
 import { useFrames } from '../stores/frames';
 import { useLooking } from '../stores/looking';
@@ -45,7 +45,8 @@ const QUALITIES: [number, string][] = [
   [0.25, '¼'],
 ];
 const ZOOMS: ('fit' | number)[] = ['fit', 0.25, 0.5, 1, 2, 4];
-const zoomName = (z: 'fit' | number) => (z === 'fit' ? 'fit' : `${z * 100} %`);
+const zoomName = (z: 'fit' | number) => (z === 'fit' ? 'fit' : `${Math.round(z * 100)} %`);
+const perSecond = computed(() => Math.round(framesPerSecond(rate.value)));
 const quality = computed(() => QUALITIES.find(([s]) => s === view.scale)?.[1] ?? '½');
 
 function see(how: See) {
@@ -142,6 +143,14 @@ function type() {
     </button>
     <span v-if="frames.problem" class="warn" role="alert">{{ frames.problem }}</span>
     <span class="spring"></span>
+    <span
+      v-if="view.playing"
+      class="quiet pace"
+      data-testid="pace"
+      title="Frames shown in the last second, of those that the shot has; and those that came late or not at all"
+      >{{ playback.pace }} of {{ perSecond }} a second · {{ playback.late }} late</span
+    >
+    <span v-else-if="!playback.fits.all" class="quiet pace" data-testid="fits">{{ playback.fits.says }}</span>
     <Dropdown :trigger="['click']">
       <button class="bare" aria-label="See as">
         <span class="quiet">See as</span>
@@ -175,7 +184,9 @@ function type() {
       </template>
     </Dropdown>
     <Dropdown :trigger="['click']">
-      <button class="bare" aria-label="Quality"><span class="quiet">Quality</span> {{ quality }}</button>
+      <button class="bare" aria-label="Quality" :title="playback.fits.says">
+        <span class="quiet">Quality</span> {{ quality }}
+      </button>
       <template #overlay>
         <Menu>
           <MenuItem v-for="[s, label] in QUALITIES" :key="s" @click="view.scale = s">{{ label }}</MenuItem>
@@ -244,6 +255,14 @@ function type() {
   display: flex;
   align-items: center;
   gap: 8px;
+}
+.pace {
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  font-size: 12px;
+  font-variant-numeric: tabular-nums;
 }
 .spring {
   flex: 1;

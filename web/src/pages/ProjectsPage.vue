@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { Button, Dropdown, Empty, Input, Menu, MenuItem, message, Modal } from 'ant-design-vue';
 import { MoreOutlined, PlusOutlined } from '@ant-design/icons-vue';
-import { onMounted, ref } from 'vue';
+import { onBeforeUnmount, onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { api, type Project, type Room } from '../api/client';
+import { api, type Job, type Project, type Room } from '../api/client';
 import NewShot from '../desk/NewShot.vue';
 import Wordmark from '../desk/Wordmark.vue';
 import { framesPerSecond } from '../lib/timecode';
@@ -66,7 +66,28 @@ function seconds(length: number, rate: string) {
   return `${Number((length / framesPerSecond(rate)).toFixed(2))} s`;
 }
 
-onMounted(load);
+/** What is being made for each project, by its id; looked at again for as long as there is anything. */
+const work = ref<Record<string, Job[]>>({});
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+async function watchWork() {
+  const all = await Promise.all(
+    projects.value.map(async (p) => {
+      const jobs = await api.jobs(p.id).catch(() => []);
+      return [p.id, jobs.filter((j) => j.state === 'WAITING' || j.state === 'RUNNING')] as const;
+    }),
+  );
+  work.value = Object.fromEntries(all.filter(([, jobs]) => jobs.length > 0));
+  // The demo is loaded just after the application has come up: its shots may still be on their way.
+  const coming = projects.value.some(
+    (p) => p.shots.length === 0 && Date.now() - Date.parse(p.changedAt) < 60_000,
+  );
+  if (Object.keys(work.value).length === 0 && !coming) return;
+  timer = setTimeout(() => void load().then(watchWork), 1000);
+}
+
+onMounted(() => void load().then(watchWork));
+onBeforeUnmount(() => clearTimeout(timer));
 </script>
 
 <template>
@@ -96,6 +117,10 @@ onMounted(load);
             </template>
           </Dropdown>
         </div>
+        <p v-for="j in work[p.id] ?? []" :key="j.id" class="quiet" role="status">
+          {{ j.title }}:
+          {{ j.state === 'WAITING' ? 'waiting' : `${Math.floor((100 * j.done) / Math.max(1, j.total))} %` }}
+        </p>
         <div class="reel">
           <RouterLink v-for="s in p.shots" :key="s.id" :to="`/shots/${s.id}`" class="shot">
             <span class="frame"

@@ -42,8 +42,7 @@ export const useAdding = defineStore('adding', () => {
     });
     const typed = words.value;
     words.value = undefined;
-    view.typing = view.layer !== undefined;
-    view.typed = typed === 'New words' ? undefined : typed;
+    view.fresh = typed === 'New words' ? {} : { typed };
   }
 
   function fill(kind: 'solid' | 'linear' | 'radial') {

@@ -20,13 +20,15 @@ export const useDesk = defineStore('desk', () => {
     frames.show({ frame, ...look, layer, draft, revision, hurried });
   }
 
+  const askKeys = () => frames.askKeys(view.look, shot.shot?.length ?? 1, view.frame);
+
   function open(id: string) {
     void shot.load(id).then(() => {
       frames.connect(
         id,
         (revision) => void shot.announced(revision),
         () => {
-          frames.askKeys(view.look);
+          askKeys();
           frames.askProof();
           ask();
         },
@@ -48,7 +50,7 @@ export const useDesk = defineStore('desk', () => {
   watch(
     () => [shot.view?.revision, view.look] as const,
     () => {
-      frames.askKeys(view.look);
+      askKeys();
       ask();
     },
   );

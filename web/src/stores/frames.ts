@@ -123,6 +123,8 @@ interface Header {
   width: number;
   height: number;
   draft: boolean;
+  /** Whether the picture comes as planes. */
+  planes: boolean;
   ahead: boolean;
   ms: number;
   /** How many whole numbers of four bytes lie between header and picture. */
@@ -142,15 +144,32 @@ export interface Wish extends Look {
   hurried?: boolean;
 }
 
-const KEPT_BYTES = 640e6;
+/** Twelve seconds of 1920 × 1080 as they go by, or of half its size as they are. */
+const KEPT_BYTES = 900e6;
+/** How many names of frames are asked for at once, and of how many at most. */
+const NAMES = 1000;
+const MOST_NAMES = 20_000;
 /** More than are ever asked for at once. */
 const DRAFTS = 4;
 /** What takes longer, in milliseconds, is asked for at half its size while something is dragged. */
 const FLUENT = 40;
 
+/** A frame that goes by: Y′, Cb and Cr of 4:2:0 by ITU-R BT.709 in three eighths of the room. */
+export interface Planes {
+  planes: Uint8Array;
+  width: number;
+  height: number;
+}
+export type Shown = ImageData | Planes;
+export const isPlanes = (shown: Shown): shown is Planes => 'planes' in shown;
+const sizeOf = (shown: Shown) => (isPlanes(shown) ? shown.planes.length : shown.data.length);
+
+/** Whether the browser can paint such frames. */
+const paintsPlanes = typeof VideoFrame !== 'undefined';
+
 /** The line to the frame service: asks for frames, keeps those that are still true, and says what arrived. */
 export const useFrames = defineStore('frames', () => {
-  const shown = shallowRef<ImageData>();
+  const shown = shallowRef<Shown>();
   const shownFrame = ref(-1);
   const handles = shallowRef<Handles>();
   const snap = shallowRef<{ x?: number; y?: number }>();
@@ -166,14 +185,18 @@ export const useFrames = defineStore('frames', () => {
   const reveal = shallowRef<Record<string, number[]>>({});
   const proofProblem = ref('');
 
-  const kept = new Map<string, ImageData>();
-  const drafts = new Map<string, ImageData>();
+  const kept = new Map<string, Shown>();
+  const drafts = new Map<string, Shown>();
   let bytes = 0;
   let socket: WebSocket | undefined;
   let seq = 0;
   let keysSeq = 0;
+  /** Names of frames as far as they have come. */
+  let asNamed: string[] = [];
   let questions = 0;
   let shownKey = '';
+  /** The frames that will be played next, in this order. */
+  let wanted: number[] = [];
   let onRevision: (revision: number) => void = () => undefined;
   let onOpen: () => void = () => undefined;
   const picks = new Map<number, (layer: string | undefined) => void>();
@@ -201,6 +224,7 @@ export const useFrames = defineStore('frames', () => {
     };
     socket.onclose = () => {
       connected.value = false;
+      settleAll();
       if (!closing) setTimeout(() => connect(shot, revision, open), 800);
     };
   }
@@ -220,7 +244,9 @@ export const useFrames = defineStore('frames', () => {
   }
 
   function send(message: object) {
-    if (socket?.readyState === WebSocket.OPEN) socket.send(JSON.stringify(message));
+    if (socket?.readyState !== WebSocket.OPEN) return false;
+    socket.send(JSON.stringify(message));
+    return true;
   }
 
   /** Wishes for a frame; a newer wish takes the place of this one. A frame that is known is shown at once. */
@@ -229,11 +255,13 @@ export const useFrames = defineStore('frames', () => {
     const key = wish.draft ? undefined : keys.value[wish.frame];
     const known = key === undefined ? undefined : kept.get(key);
     if (known && key !== undefined) paint(known, key, wish.frame);
+    // Where one stops to look, the exact picture comes.
+    const exact = known && !isPlanes(known);
     seq++;
     const coarse = hurried && !known && took > FLUENT;
     if (!coarse) asked = { seq, at: performance.now() };
     const scale = coarse ? wish.scale / 2 : wish.scale;
-    send({ type: 'show', seq, ...wish, scale, have: known ? key : shownKey });
+    send({ type: 'show', seq, ...wish, scale, have: exact ? key : known ? '' : shownKey });
   }
 
   /** Shows a frame that is kept, without asking. */
@@ -245,15 +273,32 @@ export const useFrames = defineStore('frames', () => {
     return true;
   }
 
-  function askKeys(look: Look) {
+  let asking: { look: Look; stretches: [number, number][] } | undefined;
+
+  /** Asks for the names of the shot's frames, those round the one that is looked at first. */
+  function askKeys(look: Look, length: number, frame: number) {
     keysSeq = ++seq;
-    send({ type: 'keys', seq, ...look });
+    const from = Math.max(0, Math.min(length - MOST_NAMES, frame - MOST_NAMES / 2));
+    const to = Math.min(length, from + MOST_NAMES);
+    const first = from + Math.floor((frame - from) / NAMES) * NAMES;
+    const begins = [first];
+    for (let i = from; i < to; i += NAMES) if (i !== first) begins.push(i);
+    asking = { look, stretches: begins.map((i) => [i, Math.min(to, i + NAMES)]) };
+    asNamed = [];
+    askOn();
+  }
+
+  function askOn() {
+    const next = asking?.stretches.shift();
+    if (next && asking) send({ type: 'keys', seq: keysSeq, from: next[0], to: next[1], ...asking.look });
   }
 
   /** Asks for those of the frames that are not kept, in this order. */
   function ahead(frames: number[], look: Look) {
-    const missing = frames.filter((f) => !ready.value.has(f));
-    send({ type: 'ahead', seq: 0, frames: missing, ...look });
+    wanted = frames;
+    const missing = frames.filter((f) => !kept.has(keys.value[f] ?? ''));
+    const planes = paintsPlanes && look.see === 'picture' && look.scale > 0.5;
+    send({ type: 'ahead', seq: 0, frames: missing, planes, ...look });
   }
 
   /** Curves of properties; those of a newer question take their place. */
@@ -261,7 +306,7 @@ export const useFrames = defineStore('frames', () => {
     return new Promise((resolve) => {
       questions++;
       curveAnswers.set(questions, resolve);
-      send({ type: 'curves', seq: questions, of, draft });
+      if (!send({ type: 'curves', seq: questions, of, draft })) settle('curves', questions);
     });
   }
 
@@ -272,22 +317,40 @@ export const useFrames = defineStore('frames', () => {
     return new Promise((resolve) => {
       seq++;
       picks.set(seq, resolve);
-      send({ type: 'pick', seq, x, y, frame });
+      if (!send({ type: 'pick', seq, x, y, frame })) settle('pick', seq);
     });
   }
 
-  function paint(image: ImageData, key: string, frame: number) {
+  function paint(image: Shown, key: string, frame: number) {
     shown.value = image;
     shownKey = key;
     shownFrame.value = frame;
+  }
+
+  /** A question that can't be answered has no answer, rather than never one. */
+  function settle(of: string, number: number) {
+    if (of === 'pick') {
+      picks.get(number)?.(undefined);
+      picks.delete(number);
+    } else if (of === 'curves') {
+      curveAnswers.get(number)?.([]);
+      curveAnswers.delete(number);
+    }
+  }
+
+  function settleAll() {
+    [...picks.keys()].forEach((n) => settle('pick', n));
+    [...curveAnswers.keys()].forEach((n) => settle('curves', n));
   }
 
   function told(m: Record<string, unknown>) {
     if (m.type === 'revision') {
       onRevision(m.revision as number);
     } else if (m.type === 'keys' && m.seq === keysSeq) {
-      keys.value = m.keys as string[];
+      (m.keys as string[]).forEach((k, i) => (asNamed[(m.from as number) + i] = k));
+      keys.value = [...asNamed];
       count();
+      askOn();
     } else if (m.type === 'picked') {
       picks.get(m.seq as number)?.(m.layer as string | undefined);
       picks.delete(m.seq as number);
@@ -303,6 +366,7 @@ export const useFrames = defineStore('frames', () => {
       proofProblem.value = m.detail as string;
     } else if (m.type === 'problem') {
       problem.value = m.detail as string;
+      settle(m.of as string, m.seq as number);
     }
   }
 
@@ -310,9 +374,9 @@ export const useFrames = defineStore('frames', () => {
     const length = new DataView(data).getUint32(0);
     const header = JSON.parse(new TextDecoder().decode(new Uint8Array(data, 4, length))) as Header;
     const end = 4 + length + 4 * header.numbers;
-    const body = new Uint8ClampedArray(data, end);
+    const body = new Uint8Array(data, end);
     const known = kept.get(header.key) ?? drafts.get(header.key);
-    const image = body.length > 0 ? new ImageData(body, header.width, header.height) : known;
+    const image = body.length > 0 ? pictureOf(header, data, end) : known;
     if (image && header.draft) keepDraft(header.key, image);
     else if (image) keep(header.key, image);
     if (header.ahead) return;
@@ -327,21 +391,40 @@ export const useFrames = defineStore('frames', () => {
     if (image) paint(image, header.key, header.frame);
   }
 
-  function keep(key: string, image: ImageData) {
-    if (kept.has(key)) return;
-    bytes += image.data.length;
+  function pictureOf(header: Header, data: ArrayBuffer, from: number): Shown {
+    const { width, height, planes } = header;
+    return planes
+      ? { planes: new Uint8Array(data, from), width, height }
+      : new ImageData(new Uint8ClampedArray(data, from), width, height);
+  }
+
+  function keep(key: string, image: Shown) {
+    const before = kept.get(key);
+    // One that is exact stays, also where it comes once more as it goes by.
+    if (before && (isPlanes(image) || !isPlanes(before))) return;
+    if (before) bytes -= sizeOf(before);
+    bytes += sizeOf(image);
     kept.set(key, image);
-    for (const [oldest, old] of kept) {
-      if (bytes <= KEPT_BYTES) break;
-      if (oldest === key) continue;
-      kept.delete(oldest);
-      bytes -= old.data.length;
-    }
+    if (bytes > KEPT_BYTES) makeRoom(key);
     count();
   }
 
+  /** What is of no use goes first, then what will be played last. */
+  function makeRoom(but: string) {
+    const order = new Map(wanted.map((f, i) => [keys.value[f] ?? '', i]));
+    const all = [...kept.keys()].filter((k) => k !== but);
+    const rank = (k: string) => order.get(k) ?? Infinity;
+    all.sort((a, b) => (rank(a) === rank(b) ? 0 : rank(b) - rank(a)));
+    for (const key of all) {
+      if (bytes <= 0.97 * KEPT_BYTES) break;
+      const old = kept.get(key);
+      kept.delete(key);
+      if (old) bytes -= sizeOf(old);
+    }
+  }
+
   /** Drafts come by the dozen and would push out what playback needs: only those that answers may still refer to stay. */
-  function keepDraft(key: string, image: ImageData) {
+  function keepDraft(key: string, image: Shown) {
     drafts.delete(key);
     drafts.set(key, image);
     const [oldest] = drafts.keys();
@@ -355,13 +438,16 @@ export const useFrames = defineStore('frames', () => {
     counting = true;
     requestAnimationFrame(() => {
       counting = false;
-      ready.value = new Set(keys.value.flatMap((k, i) => (kept.has(k) ? [i] : [])));
+      ready.value = new Set(keys.value.flatMap((k, i) => (k && kept.has(k) ? [i] : [])));
     });
   }
 
-  /** How many frames like the one that is shown can be kept, with some left for those that were played. */
-  const room = () =>
-    shown.value ? Math.max(1, Math.floor((0.8 * KEPT_BYTES) / shown.value.data.length)) : Infinity;
+  /** How many frames of a size can be kept, with some left for those that were played. */
+  function room(width: number, height: number, scale: number) {
+    const pixels = Math.round(width * scale) * Math.round(height * scale);
+    const each = pixels * (paintsPlanes && scale > 0.5 ? 1.5 : 4);
+    return Math.max(1, Math.floor((0.95 * KEPT_BYTES) / each));
+  }
 
   const has = (frame: number) => kept.has(keys.value[frame] ?? '');
 

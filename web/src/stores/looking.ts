@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { useFrames } from './frames';
+import { useFrames, type Shown } from './frames';
 import { useShot } from './shot';
 
 /** What helps the eye and isn't part of the shot: grounds, guides, measures, and a picture to compare with. */
@@ -19,7 +19,7 @@ export const useLooking = defineStore('looking', () => {
   const grid = ref<{ columns: number; rows: number }>();
   const guides = ref<{ across: number[]; down: number[] }>({ across: [], down: [] });
   /** A picture that was put aside, seen to the left of the split. */
-  const before = shallowRef<ImageData>();
+  const before = shallowRef<Shown>();
   const split = ref(0.5);
 
   const id = computed(() => shot.view?.id);

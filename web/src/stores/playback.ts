@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia';
-import { watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { framesPerSecond } from '../lib/timecode';
 import { useDesk } from './desk';
 import { useFrames } from './frames';
@@ -11,6 +11,8 @@ import { useView } from './view';
 const PATIENCE = 1000;
 /** How many seconds of frames must be there before the clock runs on after it was held. */
 const HEAD_START = 0.5;
+/** After how many milliseconds of rest frames are made ahead. */
+const IDLE = 700;
 
 /**
  * Plays in real time what is there and has the missing frames rendered ahead. Where they don't come fast enough, the clock
@@ -36,12 +38,50 @@ export const usePlayback = defineStore('playback', () => {
   /** What is played: the work range, or all. */
   const range = () => shot.shot?.work ?? { from: 0, to: shot.shot?.length ?? 1 };
 
+  /** How many frames can be kept at a quality until they are played. */
+  function room(scale = view.look.scale): number {
+    const { width, height } = shot.shot?.format ?? { width: 1920, height: 1080 };
+    return frames.room(width, height, scale);
+  }
+
+  /** The best quality, no better than the chosen one, at which all that is played fits. */
+  const best = computed(() => {
+    const { from, to } = range();
+    const fitting = [1, 0.5, 0.25].filter((s) => s <= view.scale);
+    return fitting.find((s) => room(s) >= to - from) ?? Math.min(view.scale, 0.25);
+  });
+
+  /** What fits at the chosen quality, and what plays where that isn't all. */
+  const fits = computed(() => {
+    const { from, to } = range();
+    const all = to - from;
+    const names: Record<number, string> = { 1: 'full', 0.5: '½', 0.25: '¼' };
+    return {
+      all: room(view.scale) >= all,
+      says:
+        room(view.scale) >= all
+          ? `all ${all} frames fit`
+          : `${room(view.scale)} of ${all} frames fit; plays at ${names[best.value]}`,
+    };
+  });
+
+  /** How many frames were shown in the last second, and how many came late or not at all since play began. */
+  const pace = ref(0);
+  const late = ref(0);
+  let times: number[] = [];
+
+  function counted() {
+    const now = performance.now();
+    times = [...times.filter((t) => now - t < 1000), now];
+    pace.value = times.length;
+  }
+
   /** The frames of it, the present one first; no more than can be kept until they are played. */
   function order(): number[] {
     const { from, to } = range();
     const length = to - from;
     const first = Math.max(0, view.frame - from);
-    return Array.from({ length: Math.min(length, frames.room()) }, (_, i) => from + ((first + i) % length));
+    return Array.from({ length: Math.min(length, room()) }, (_, i) => from + ((first + i) % length));
   }
 
   function askAhead() {
@@ -61,16 +101,20 @@ export const usePlayback = defineStore('playback', () => {
 
   function hold() {
     held = true;
+    late.value++;
     sound.stop();
     shownAt = performance.now();
     askAhead();
   }
 
   function display(frame: number) {
+    counted();
+    const skipped = frame > view.frame ? frame - view.frame - 1 : 0;
+    late.value += skipped;
     view.frame = frame;
     frames.showKept(frame);
     sinceAsked++;
-    if (sinceAsked * 4 > frames.room()) askAhead();
+    if (sinceAsked * 4 > room()) askAhead();
   }
 
   /** So many frames later; none behind the end, unless the range is played round and round. */
@@ -84,7 +128,7 @@ export const usePlayback = defineStore('playback', () => {
   /** Whether there is a head start of frames, or all to the end. */
   function isEnough(): boolean {
     const { from, to } = range();
-    const count = Math.min(to - from - 1, Math.ceil(HEAD_START * rate()), Math.ceil(frames.room() / 2));
+    const count = Math.min(to - from - 1, Math.ceil(HEAD_START * rate()), Math.ceil(room() / 2));
     for (let i = 1; i <= count; i++) {
       const frame = later(i);
       if (frame !== undefined && !frames.has(frame)) return false;
@@ -144,8 +188,14 @@ export const usePlayback = defineStore('playback', () => {
     if (!v) return;
     await sound.load(v.id, v.revision);
     if (!view.playing) return;
-    if (isEnough()) set(view.frame);
-    else hold();
+    late.value = 0;
+    times = [];
+    if (isEnough()) {
+      set(view.frame);
+    } else {
+      hold();
+      late.value = 0;
+    }
     requestAnimationFrame(tick);
   }
 
@@ -155,7 +205,7 @@ export const usePlayback = defineStore('playback', () => {
       if (!shot.shot) return;
       if (!playing) {
         sound.stop();
-        frames.ahead([], view.look);
+        rest();
         desk.ask();
         return;
       }
@@ -172,8 +222,24 @@ export const usePlayback = defineStore('playback', () => {
     },
   );
 
+  let idle: ReturnType<typeof setTimeout> | undefined;
+  /** While nothing else is done, what would be played next is made: so that it plays at once. */
+  function rest() {
+    clearTimeout(idle);
+    frames.ahead([], view.look);
+    idle = setTimeout(() => {
+      if (!view.playing && shot.shot && frames.keys.length)
+        frames.ahead(order(), { ...view.look, scale: best.value });
+    }, IDLE);
+  }
+  watch(
+    () => [frames.keys, view.frame, view.scale] as const,
+    () => !view.playing && rest(),
+  );
+
   const toggle = () => {
+    view.playScale = best.value;
     view.playing = !view.playing;
   };
-  return { toggle };
+  return { toggle, fits, pace, late };
 });

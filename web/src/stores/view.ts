@@ -47,8 +47,12 @@ export const useView = defineStore('view', () => {
   /** Every chosen layer; the last one is the one whose Sheet is seen. */
   const layers = ref<string[]>([]);
   const layer = computed(() => layers.value[layers.value.length - 1]);
+  /** The quality that plays, where not all of the frames fit at the chosen one. */
+  const playScale = ref<number>();
+  /** Whether the Picture is shown larger than its pixels: then all of them are made. */
+  const close = ref(false);
   const look = computed<Look>(() => ({
-    scale: scale.value,
+    scale: playing.value ? (playScale.value ?? scale.value) : close.value ? 1 : scale.value,
     see: see.value,
     ...(alone.value && layer.value ? { alone: layer.value } : {}),
   }));
@@ -62,9 +66,9 @@ export const useView = defineStore('view', () => {
   const keys = ref<KeyName[]>([]);
   const tool = ref<Tool>('choose');
   const becomes = ref<Becomes>('mask');
-  /** Whether the words of the chosen layer are to be typed next, and what has been typed of them already. */
   const typing = ref(false);
-  const typed = ref<string>();
+  /** New words: they are to be typed next in the Sheet, after what has been typed of them already. */
+  const fresh = ref<{ typed?: string }>();
   /** Which pose of the layer is being edited. */
   const stance = ref<Stance>('rest');
   /** Whether every change of a value sets a key. */
@@ -142,6 +146,8 @@ export const useView = defineStore('view', () => {
     scale,
     see,
     alone,
+    playScale,
+    close,
     look,
     zoom,
     safe,
@@ -155,7 +161,7 @@ export const useView = defineStore('view', () => {
     tool,
     becomes,
     typing,
-    typed,
+    fresh,
     stance,
     autoKey,
     curves,

@@ -17,7 +17,7 @@ public final class Coverage {
     private static final double TOLERANCE = 0.002;
 
     /** A mean that is off by less, by rounding, is right. */
-    private static final double ROUNDING = 1e-7;
+    private static final double ROUNDING = 1e-6;
 
     private final double[] edges;
     private final Region region;
@@ -44,24 +44,32 @@ public final class Coverage {
         int width = region.width();
         double[] sums = new double[(bottom - top) * (width + 2)];
         Runs runs = new Runs(top, bottom);
+        int[] here = new int[edges.length / 4];
+        int count = 0;
         for (int i = 0; i < edges.length; i += 4) {
-            edge(edges, i, region, top, bottom, sums);
-            runs.add(i);
+            if (Math.max(edges[i + 1], edges[i + 3]) > top && Math.min(edges[i + 1], edges[i + 3]) < bottom) {
+                edge(edges, i, region, top, bottom, sums);
+                runs.add(i);
+                here[count++] = i;
+            }
         }
         for (int row = 0; row < bottom - top; row++) {
             double winding = 0;
             int at = matte.index(region.x(), top + row);
             int s = row * (width + 2);
-            PixelAreas areas = null;
+            float[] value = matte.value;
             for (int x = 0; x < width; x++) {
                 winding += sums[s + x];
-                double covered = Math.min(1, Math.abs(winding));
-                if (runs.count[row * width + x] > 1) {
-                    areas = areas == null ? new PixelAreas(edges, top + row) : areas;
-                    double exact = areas.of(region.x() + x);
-                    covered = Math.abs(exact - covered) > ROUNDING ? exact : covered;
+                value[at + x] = (float) Math.min(1, Math.abs(winding));
+            }
+            if (runs.meet[row]) {
+                PixelAreas areas = new PixelAreas(edges, here, count, top + row);
+                for (int x = 0; x < width; x++) {
+                    if (runs.count[row * width + x] > 1) {
+                        double exact = areas.of(region.x() + x);
+                        value[at + x] = Math.abs(exact - value[at + x]) > ROUNDING ? (float) exact : value[at + x];
+                    }
                 }
-                matte.value[at + x] = (float) covered;
             }
         }
     }
@@ -77,12 +85,15 @@ public final class Coverage {
         private final int bottom;
         private final int[] last;
         private final byte[] count;
+        /** Whether it runs through any pixel of a row more than once. */
+        private final boolean[] meet;
 
         Runs(int top, int bottom) {
             this.top = top;
             this.bottom = bottom;
             this.last = new int[(bottom - top) * region.width()];
             this.count = new byte[last.length];
+            this.meet = new boolean[bottom - top];
             Arrays.fill(last, NONE);
         }
 
@@ -109,7 +120,8 @@ public final class Coverage {
 
         private void touch(int pixel, int edge, boolean follows) {
             if (!follows || last[pixel] != edge - 4) {
-                count[pixel] = (byte) Math.min(2, count[pixel] + 1);
+                meet[pixel / region.width()] |= count[pixel] > 0;
+                count[pixel] = 2 > count[pixel] ? (byte) (count[pixel] + 1) : 2;
             }
             last[pixel] = edge;
         }

@@ -48,13 +48,15 @@ final class PixelAreas {
 
     /**
      * @param edges four numbers each: x0, y0, x1, y1
+     * @param some where the edges begin that may touch the row; the first {@code many} of the list
      * @param row the pixels' top
      */
-    PixelAreas(double[] edges, int row) {
+    PixelAreas(double[] edges, int[] some, int many, int row) {
         this.row = row;
-        Edge[] all = new Edge[edges.length / 4];
+        Edge[] all = new Edge[many];
         int n = 0;
-        for (int i = 0; i < edges.length; i += 4) {
+        for (int k = 0; k < many; k++) {
+            int i = some[k];
             boolean down = edges[i + 3] > edges[i + 1];
             double y0 = down ? edges[i + 1] : edges[i + 3];
             double y1 = down ? edges[i + 3] : edges[i + 1];

@@ -24,7 +24,13 @@ public final class ClipSources implements Sources, AutoCloseable {
     private record Name(String media, int level) {}
 
     private final Function<String, Optional<Clip>> clips;
-    private final Map<Name, FrameReader> readers = new LinkedHashMap<>(8, 0.75f, true);
+    /** How many frames before the next one are kept: who makes two frames at once may ask for the later one first. */
+    private static final int RECENT = 4;
+
+    /** A reader, and the frames that it gave last, by number. */
+    private record Source(FrameReader reader, Map<Long, byte[]> recent) {}
+
+    private final Map<Name, Source> readers = new LinkedHashMap<>(8, 0.75f, true);
 
     /** @param clips finds a clip by the id that a shot uses */
     public ClipSources(Function<String, Optional<Clip>> clips) {
@@ -64,39 +70,44 @@ public final class ClipSources implements Sources, AutoCloseable {
     }
 
     private byte[] read(Name name, Clip clip, long frame) {
-        FrameReader reader = readers.get(name);
-        if (reader == null || frame < reader.position() || frame > reader.position() + NEAR) {
-            if (reader != null) {
-                reader.close();
+        Source source = readers.get(name);
+        if (source != null && source.recent.containsKey(frame)) {
+            return source.recent.get(frame);
+        }
+        if (source == null || frame < source.reader.position() || frame > source.reader.position() + NEAR) {
+            if (source != null) {
+                source.reader.close();
             }
-            reader = new FrameReader(clip.file(), clip.probe(), name.level, frame);
-            readers.put(name, reader);
+            source = new Source(new FrameReader(clip.file(), clip.probe(), name.level, frame), new LinkedHashMap<>());
+            readers.put(name, source);
             closeOldest();
         }
         while (true) {
-            boolean wanted = reader.position() == frame;
-            Optional<byte[]> next = reader.next();
+            long number = source.reader.position();
+            Optional<byte[]> next = source.reader.next();
             if (next.isEmpty()) {
-                readers.remove(name).close();
+                readers.remove(name).reader.close();
                 throw new MediaException("the clip ends before it.");
             }
-            if (wanted) {
+            source.recent.put(number, next.get());
+            source.recent.remove(number - RECENT);
+            if (number == frame) {
                 return next.get();
             }
         }
     }
 
     private void closeOldest() {
-        Iterator<FrameReader> oldest = readers.values().iterator();
+        Iterator<Source> oldest = readers.values().iterator();
         while (readers.size() > MOST_READERS) {
-            oldest.next().close();
+            oldest.next().reader.close();
             oldest.remove();
         }
     }
 
     @Override
     public synchronized void close() {
-        readers.values().forEach(FrameReader::close);
+        readers.values().forEach(s -> s.reader.close());
         readers.clear();
     }
 }

@@ -87,9 +87,14 @@ class Demo {
         Path file = Plates.file(plate, storage.plates(), LOG::info);
         Path copy = Files.createTempFile(storage.incoming(), plate, ".part");
         Files.copy(file, copy, StandardCopyOption.REPLACE_EXISTING);
-        UUID id = media.take(project, Plates.fileName(plate), copy).id();
-        await(id);
-        return id;
+        MediaService.Item item = media.take(project, Plates.fileName(plate), copy);
+        if (item.kind() == MediaService.Kind.VIDEO) {
+            // What ships is whole: it can be shown at once, while its copy for quick looking is being made.
+            media.imported(item.id(), item.frames());
+        } else {
+            await(item.id());
+        }
+        return item.id();
     }
 
     private void await(UUID id) {

@@ -21,10 +21,15 @@ import jakarta.json.JsonArray;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonObjectBuilder;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.concurrent.Semaphore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -51,6 +56,11 @@ public class FrameDesk {
     private final Planner planner;
     private final List<Viewer> viewers = new CopyOnWriteArrayList<>();
     private final Semaphore work = new Semaphore(0);
+    private final ExecutorService helpers = Executors.newCachedThreadPool(r -> {
+        Thread helper = new Thread(r, "frame-desk-ahead");
+        helper.setDaemon(true);
+        return helper;
+    });
     private final Thread thread;
     private volatile boolean closed;
     /** When the present piece of work was begun; 0 where there is none. */
@@ -73,6 +83,7 @@ public class FrameDesk {
     void close() {
         closed = true;
         thread.interrupt();
+        helpers.shutdownNow();
     }
 
     void open(Viewer viewer) {
@@ -154,16 +165,39 @@ public class FrameDesk {
         if (any) {
             return true;
         }
-        // One frame for each window in turn, so that none plays at the cost of another.
+        // A few frames for each window in turn, so that none plays at the cost of another.
         for (Viewer v : viewers) {
-            Optional<JsonObject> ahead = v.takeAhead();
-            ahead.ifPresent(w -> answer(v, w));
-            any |= ahead.isPresent();
+            any |= ahead(v);
             if (viewers.stream().anyMatch(Viewer::hasWish)) {
                 return true;
             }
         }
         return any;
+    }
+
+    /** As many frames at once as there are cores: much of a frame's work is done by one of them. */
+    private boolean ahead(Viewer v) {
+        List<JsonObject> wishes = new ArrayList<>();
+        for (Optional<JsonObject> next = v.takeAhead(); next.isPresent(); next = v.takeAhead()) {
+            wishes.add(next.get());
+            if (wishes.size() == Runtime.getRuntime().availableProcessors()) {
+                break;
+            }
+        }
+        List<Future<?>> others = new ArrayList<>();
+        wishes.stream().skip(1).forEach(w -> others.add(helpers.submit(() -> answer(v, w))));
+        wishes.stream().limit(1).forEach(w -> answer(v, w));
+        for (Future<?> other : others) {
+            try {
+                other.get();
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return false;
+            } catch (ExecutionException e) {
+                throw new IllegalStateException("A frame ahead couldn't be answered.", e);
+            }
+        }
+        return !wishes.isEmpty();
     }
 
     private void goOn(Viewer v, Names names) {
@@ -226,7 +260,8 @@ public class FrameDesk {
             shot = new Change(change).apply(shot, planner);
         }
         long number = Wishes.whole(wish, "frame");
-        FrameService.Frame frame = frames.frame(shot, number, scale(wish), see(wish), alone(wish));
+        FrameService.Frame frame =
+                frames.frame(shot, number, scale(wish), see(wish), alone(wish), wish.getBoolean("planes", false));
         JsonObjectBuilder header = JSON.createObjectBuilder()
                 .add("seq", wish.getInt("seq", 0))
                 .add("revision", read.revision())
@@ -235,6 +270,7 @@ public class FrameDesk {
                 .add("width", frame.width())
                 .add("height", frame.height())
                 .add("draft", draft)
+                .add("planes", frame.planes())
                 .add("safe", Handles.box(shot.format().titleSafe()))
                 .add("ahead", wish.getBoolean("ahead", false));
         snap.ifPresent(s -> header.add("snap", s));
@@ -248,7 +284,7 @@ public class FrameDesk {
         header.add("numbers", points.length / 4);
         header.add("ms", (System.nanoTime() - start) / 1_000_000.0);
         boolean known = wish.getString("have", "").equals(frame.key());
-        v.send(header.build(), points, known ? new byte[0] : frame.rgba());
+        v.send(header.build(), points, known ? new byte[0] : frame.bytes());
     }
 
     private Optional<JsonObject> snapped(Shot shot, JsonObject change) {

@@ -373,6 +373,7 @@ public class MediaService {
             r.state = State.READY;
             r.frames = frames;
             media.save(r);
+            clips.remove(id);
         });
     }
 
