@@ -126,17 +126,23 @@ describe('chosen keys', () => {
 });
 
 describe('poses', () => {
-  it('bring the playhead to where they are seen', () => {
+  it('bring the playhead to where they are seen, and back', () => {
     const way = { length: 12, delay: 3, ease: 'ease-out', pose: {}, opening: null };
     arrange(layer('a', { span: late, arrive: way, leave: { ...way, delay: 1 } }));
     const v = useView();
     const timing = useTiming();
+    v.frame = 30;
     timing.take('arrive');
     expect([v.stance, v.frame]).toEqual(['arrive', 9]);
     timing.take('leave');
     expect(v.frame).toBe(44);
     timing.take('rest');
-    expect(v.frame).toBe(21);
+    expect(v.frame).toBe(30);
+    // Who has gone elsewhere meanwhile stays there.
+    timing.take('arrive');
+    v.frame = 12;
+    timing.take('rest');
+    expect(v.frame).toBe(12);
   });
 
   it('are ramps on the bar, as long as they are dragged', async () => {

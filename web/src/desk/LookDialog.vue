@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { Button, CheckboxGroup, Modal, Select } from 'ant-design-vue';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
+import type { Layer } from '../api/client';
+import { keyed } from '../lib/layers';
 import { useShot } from '../stores/shot';
 import { useTiming } from '../stores/timing';
 import { useView } from '../stores/view';
@@ -20,16 +22,66 @@ const PARTS = [
   { value: 'text-style', label: 'look of the letters' },
   { value: 'blend', label: 'blend and motion blur' },
 ];
-const parts = ref<string[]>(['arrival', 'departure']);
+const source = computed(() => shot.find(timing.look));
+/** What of a part a layer has: what is ticked at first is what there is to copy. */
+function has(l: Layer, part: string): boolean {
+  switch (part) {
+    case 'masks':
+      return l.masks.length > 0;
+    case 'cut':
+      return Boolean(l.cut) || l.join !== 'over';
+    case 'arrival':
+      return Boolean(l.arrive);
+    case 'departure':
+      return Boolean(l.leave);
+    case 'keys':
+      return keyed(l).length > 0;
+    case 'text-style':
+      return l.content.kind === 'text';
+    case 'blend':
+      return l.blend !== 'normal' || l.motionBlur;
+    default:
+      return false;
+  }
+}
+const parts = ref<string[]>([]);
+watch(
+  source,
+  (l) => {
+    parts.value = l ? PARTS.map((p) => p.value).filter((p) => has(l, p)) : [];
+    to.value = to.value.filter((id) => id !== l?.id);
+  },
+  { flush: 'sync' },
+);
 const to = ref<string[]>(view.layers.filter((id) => id !== timing.look));
+if (source.value) {
+  const l = source.value;
+  parts.value = PARTS.map((p) => p.value).filter((p) => has(l, p));
+}
+
+const sources = computed(() => shot.list.map((r) => ({ value: r.layer.id, label: r.layer.name })));
 const others = computed(() =>
   shot.list
     .filter((r) => r.layer.id !== timing.look && !r.layer.locked)
     .map((r) => ({ value: r.layer.id, label: r.layer.name })),
 );
+/** What the others have and would lose, since it is ticked and the source has none. */
+const lost = computed(() => {
+  const from = source.value;
+  if (!from) return [];
+  return PARTS.filter((p) => ['masks', 'cut', 'arrival', 'departure'].includes(p.value))
+    .filter((p) => parts.value.includes(p.value) && !has(from, p.value))
+    .flatMap((p) => {
+      const names = to.value.flatMap((id) => {
+        const l = shot.find(id);
+        return l && has(l, p.value) ? [l.name] : [];
+      });
+      return names.length ? [`the ${p.label} of ${names.join(', ')}`] : [];
+    });
+});
 
 async function copy() {
-  const done = await timing.edit('Copy parts of a look', 'copy-parts', {
+  const done = await timing.edit(`Copy the look of ${source.value?.name}`, 'copy-parts', {
     from: timing.look,
     to: to.value,
     parts: parts.value,
@@ -45,15 +97,14 @@ async function remove() {
 </script>
 
 <template>
-  <Modal
-    open
-    :title="`Parts of ${shot.find(timing.look)?.name}`"
-    :footer="null"
-    @cancel="timing.look = undefined"
-  >
+  <Modal open title="Copy a look" :footer="null" @cancel="timing.look = undefined">
+    <div class="line">
+      <span class="quiet">Of</span>
+      <Select v-model:value="timing.look" aria-label="Layer to copy from" :options="sources" />
+    </div>
     <CheckboxGroup v-model:value="parts" class="parts" :options="PARTS" />
     <div class="line">
-      <span class="quiet">Copy to</span>
+      <span class="quiet">Put on</span>
       <Select
         v-model:value="to"
         mode="multiple"
@@ -63,9 +114,13 @@ async function remove() {
         :options="others"
       />
     </div>
+    <p v-if="lost.length" class="warn" role="status">
+      {{ source?.name }} has none of these, so they are taken away: {{ lost.join('; ') }}.
+    </p>
     <div class="buttons">
       <Button danger :disabled="parts.length === 0" @click="remove"
-        >Remove from {{ view.layers.length > 1 ? `${view.layers.length} layers` : 'it' }}</Button
+        >Take these parts off
+        {{ view.layers.length > 1 ? `${view.layers.length} layers` : source?.name }}</Button
       >
       <Button type="primary" :disabled="parts.length === 0 || to.length === 0" @click="copy">Copy</Button>
     </div>
@@ -83,6 +138,9 @@ async function remove() {
   grid-template-columns: 70px 1fr;
   align-items: center;
   margin: 14px 0;
+}
+.warn {
+  color: var(--warn);
 }
 .quiet {
   color: var(--quiet);

@@ -66,7 +66,7 @@ function reorder(v: unknown) {
       <Button size="small" @click="timing.trim('end')">End here</Button>
       <Button size="small" @click="timing.split()">Split</Button>
       <Button size="small" @click="timing.reverse()">Reverse keys</Button>
-      <Button size="small" @click="timing.look = view.layer">Looks…</Button>
+      <Button size="small" @click="timing.copyLook()">Looks…</Button>
       <Button
         size="small"
         danger

@@ -6,12 +6,14 @@ import { api, type Job, type Media } from '../api/client';
 import { useAdding } from '../stores/adding';
 import { useProject } from '../stores/project';
 import { useShot } from '../stores/shot';
+import { useView } from '../stores/view';
 import SidePanel from './SidePanel.vue';
 
 void useProject().refresh();
 const project = useProject();
 const adding = useAdding();
 const shot = useShot();
+const view = useView();
 const chooser = ref<HTMLInputElement>();
 
 async function bring(e: Event) {
@@ -23,6 +25,7 @@ async function bring(e: Event) {
 
 function add(m: Media) {
   void adding.media(m);
+  view.drawer = undefined;
 }
 
 /** The job that brings it in; what is ready may have one that is about to say so. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { message } from 'ant-design-vue';
 import { computed, nextTick, ref } from 'vue';
 import { freshId } from '../lib/layers';
 import { useDesk } from '../stores/desk';
@@ -201,6 +202,13 @@ function endTyping() {
   void desk.commit('Words', change);
 }
 
+/** Escape: the words are as they were. */
+function takeBack() {
+  view.typing = false;
+  desk.drop();
+  void message.info('Words taken back.');
+}
+
 defineExpose({ type });
 </script>
 
@@ -318,9 +326,10 @@ defineExpose({ type });
       width: `${Math.max(220, box.width * zoom)}px`,
     }"
     rows="2"
+    title="Escape takes back what was typed; a click elsewhere keeps it"
     @input="desk.draft(typed())"
     @blur="endTyping"
-    @keydown.stop="$event.key === 'Escape' && endTyping()"
+    @keydown.stop="$event.key === 'Escape' && takeBack()"
   ></textarea>
 </template>
 

@@ -299,7 +299,8 @@ function outOfGroup() {
   box-shadow: inset 0 0 0 2px var(--accent);
 }
 .name.cutter {
-  box-shadow: inset 0 0 0 2px var(--warn);
+  outline: 2px dashed var(--accent);
+  outline-offset: -3px;
 }
 .cut {
   position: absolute;

@@ -98,13 +98,58 @@ function key(e: KeyboardEvent) {
   e.preventDefault();
 }
 
+/** What had the focus last, as one would find it again: by its name, in its part of the page. */
+let place: { part: string; name: string; index: number } | undefined;
+const nameOf = (e: Element) =>
+  e.getAttribute('aria-label') ?? e.getAttribute('data-testid') ?? (e.textContent ?? '').trim().slice(0, 60);
+const partOf = (e: Element) =>
+  e.closest('[aria-label]:is(section, aside, header, div.stage)')?.getAttribute('aria-label') ?? '';
+const FOCUSED = 'button, input, textarea, select, [tabindex]';
+
+function focused(e: FocusEvent) {
+  const on = e.target as HTMLElement;
+  if (!on.matches(FOCUSED)) return;
+  const part = partOf(on);
+  const alike = [...document.querySelectorAll<HTMLElement>(FOCUSED)].filter(
+    (o) => nameOf(o) === nameOf(on) && partOf(o) === part,
+  );
+  place = { part, name: nameOf(on), index: alike.indexOf(on) };
+}
+
+/** What is drawn anew, or can't be pressed any more, gives the focus to what stands in its place, not to the top of the page. */
+function lost(e: FocusEvent) {
+  const gone = e.target as HTMLElement;
+  const at = place;
+  if (e.relatedTarget || pointing) return;
+  setTimeout(() => {
+    if (document.activeElement !== document.body || !at) return;
+    if (gone.isConnected && !gone.matches(':disabled')) return;
+    const all = [...document.querySelectorAll<HTMLElement>(FOCUSED)].filter((o) => !o.matches(':disabled'));
+    const alike = all.filter((o) => nameOf(o) === at.name && partOf(o) === at.part);
+    const near = all.filter((o) => partOf(o) === at.part);
+    (alike[Math.min(at.index, alike.length - 1)] ?? near[0])?.focus({ preventScroll: true });
+  }, 60);
+}
+
+let pointing = false;
+const point = () => (pointing = true);
+const unpoint = () => (pointing = false);
+
 onMounted(() => {
   void useRecipes().load();
+  addEventListener('focusin', focused);
+  addEventListener('focusout', lost);
+  addEventListener('pointerdown', point, true);
+  addEventListener('keydown', unpoint, true);
   open();
   addEventListener('keydown', key);
   addEventListener('click', release);
 });
 onBeforeUnmount(() => {
+  removeEventListener('focusin', focused);
+  removeEventListener('focusout', lost);
+  removeEventListener('pointerdown', point, true);
+  removeEventListener('keydown', unpoint, true);
   removeEventListener('keydown', key);
   removeEventListener('click', release);
   desk.close();

@@ -108,6 +108,20 @@ export const useCommands = defineStore('commands', () => {
     timing.take(STANCES[(STANCES.indexOf(view.stance) + by + 3) % 3] ?? 'rest');
   }
 
+  function focusIn(where: string) {
+    document.querySelector<HTMLElement>(where)?.focus();
+  }
+
+  /** Into the Sheet; where the focus is in it already, on to its next section. */
+  function focusSheet() {
+    const sheet = document.querySelector('.sheet[aria-label="Sheet of the layer"]');
+    const sections = [...(sheet?.querySelectorAll<HTMLInputElement>('.sections input') ?? [])];
+    const now = sections.findIndex((s) => s.checked);
+    if (sheet?.contains(document.activeElement)) sections[(now + 1) % sections.length]?.click();
+    const next = sheet?.querySelectorAll<HTMLInputElement>('.sections input:checked')[0];
+    (next ?? sheet?.querySelector<HTMLElement>('input, button, textarea'))?.focus();
+  }
+
   const say = (keys: string, says: string, run: (e: KeyboardEvent) => void): Command => ({
     keys: keys.split(' '),
     says,
@@ -147,6 +161,12 @@ export const useCommands = defineStore('commands', () => {
           stance(e.shiftKey ? -1 : 1),
         ),
         say('O', 'openings', () => view.toggle('openings')),
+        say('Shift+L', 'copy a look to other layers', timing.copyLook),
+        say('H', 'into the Sheet; again, on to its next section', focusSheet),
+        say('Shift+H', 'to the rows of the layers', () =>
+          focusIn('.timeline .line.chosen button, .timeline button'),
+        ),
+        say('Shift+S', 'stagger the chosen layers', () => focusIn('[aria-label="Stagger by"]')),
         say('Delete Backspace', 'delete the chosen points, keys, or layers', remove),
       ],
     },

@@ -206,8 +206,28 @@ export const useTiming = defineStore('timing', () => {
     if (next !== undefined) desk.go(next);
   }
 
-  /** Edits another pose of the layer, and goes to a frame on which it is seen. */
+  /** Opens what copies a look; it is that of the topmost of the chosen layers, however they were chosen. */
+  function copyLook() {
+    look.value = shot.list.find((r) => view.layers.includes(r.layer.id))?.layer.id;
+    if (!look.value) void message.info('Choose the layer whose look is to be copied first.');
+  }
+
+  /** Where the playhead was before poses were edited, and where they took it. */
+  let before: { at: number; taken: number } | undefined;
+
+  /** Edits another pose of the layer, and goes to a frame on which it is seen; back at rest, the playhead returns. */
   function take(stance: Stance) {
+    const at = view.stance === 'rest' || view.frame !== before?.taken ? view.frame : before.at;
+    pose(stance);
+    if (stance === 'rest' && before && view.stance === 'rest') {
+      desk.go(at);
+      before = undefined;
+    } else {
+      before = { at, taken: view.frame };
+    }
+  }
+
+  function pose(stance: Stance) {
     view.stance = stance;
     const row = shot.row(view.layer);
     if (!row) return;
@@ -216,11 +236,6 @@ export const useTiming = defineStore('timing', () => {
     const last = first + span.length - 1;
     if (stance === 'arrive') desk.go(first + (arrive?.delay ?? 0));
     else if (stance === 'leave') desk.go(last - (leave?.delay ?? 0));
-    else {
-      const from = first + (arrive ? arrive.delay + arrive.length : 0);
-      const to = last - (leave ? leave.delay + leave.length : 0);
-      if (view.frame < from || view.frame > to) desk.go(Math.min(from, Math.max(first, to)));
-    }
   }
 
   function setOpening(kind: string | null, parameters: object = {}) {
@@ -264,6 +279,7 @@ export const useTiming = defineStore('timing', () => {
     mark,
     step,
     take,
+    copyLook,
     setOpening,
   };
 });

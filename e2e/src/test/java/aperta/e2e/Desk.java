@@ -7,6 +7,7 @@ import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.net.URI;
@@ -89,13 +90,15 @@ final class Desk {
 
     void addMedia(String file) {
         button("Media").click();
-        page.getByTestId("media-" + file).getByRole(AriaRole.BUTTON).click();
+        page.getByTestId("media-" + file)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add"))
+                .click();
         saved();
     }
 
     void closeDrawer() {
         page.locator(".panel > header > button[aria-label^='Close']").click();
-        page.waitForTimeout(400);
+        page.locator(".panel").waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
     }
 
     void add(String what) {

@@ -1,12 +1,14 @@
 package aperta.core.proof;
 
 import aperta.core.geometry.Box;
+import aperta.core.geometry.Point;
 import aperta.core.recipe.Descriptor;
 import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
 import aperta.core.render.Visibility;
 import aperta.core.render.Visibility.Share;
 import aperta.core.shot.Layer;
+import aperta.core.shot.Passage;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -17,6 +19,9 @@ import java.util.Map;
  * Where a layer is revealed by keys of its own, its first frame must not show a sliver. Common practice, no source.
  */
 public final class HiddenBefore implements Check {
+    /** How much of a layer shows in a pose that is meant to be seen, at least. */
+    private static final double MEANT = 0.9;
+
     @Override
     public Descriptor descriptor() {
         return new Descriptor(
@@ -45,7 +50,9 @@ public final class HiddenBefore implements Check {
                     boolean waits = layer.arrive().isPresent()
                             && since <= layer.arrive().get().delay();
                     double share = waits || layer.arrive().isEmpty() ? s.share() : 0;
-                    if (waits && share > recipe.number("seen")) {
+                    if (waits
+                            && share > recipe.number("seen")
+                            && !isMeant(layer.arrive().get(), share)) {
                         spells.note(Look.id(s), look.frame(), share, Visibility.box(s.visible(), look.scale()));
                     }
                     if (layer.arrive().isEmpty()) {
@@ -63,8 +70,10 @@ public final class HiddenBefore implements Check {
 
             @Override
             public List<Finding> findings() {
-                List<Finding> all = new ArrayList<>(
-                        spells.findings(share -> "It shows before it arrives: " + percent(share) + " of it is seen."));
+                List<Finding> all =
+                        new ArrayList<>(spells.findings(share -> "It shows before it arrives: " + percent(share)
+                                + " of it is seen. Hidden would be 0 %; seen on purpose would be a layer that grows, shrinks or"
+                                + " turns in its place without a delay."));
                 starts.forEach((layer, start) -> {
                     if (start.sliver && start.most > 0.9) {
                         all.add(new Finding(
@@ -80,6 +89,15 @@ public final class HiddenBefore implements Check {
                 return all;
             }
         };
+    }
+
+    /**
+     * Whoever lets a layer grow, shrink or turn in its place, opaque and at once, means it to be seen: it has nowhere to hide. One that
+     * waits in sight, fades or comes from elsewhere is meant to be hidden.
+     */
+    private static boolean isMeant(Passage arrive, double share) {
+        boolean inPlace = arrive.pose().opacity() == 1 && arrive.pose().shift().equals(Point.ORIGIN);
+        return arrive.opening().isEmpty() && arrive.delay() == 0 && inPlace && share >= MEANT;
     }
 
     private record Start(long frame, boolean sliver, double share, Box box, double most) {

@@ -170,6 +170,11 @@ class ProofTest {
                         shot(opened(word(), new Box(-200, -100, -150, 100), all))),
                 new Pair(
                         "hidden-before",
+                        "a word that fades while it grows, but not from nothing",
+                        shot(arriving(word(), arrival(pose(Point.ORIGIN, 0.5, 0.4)))),
+                        shot(arriving(word(), arrival(pose(Point.ORIGIN, 0.5, 1))))),
+                new Pair(
+                        "hidden-before",
                         "a word that waits for its arrival in sight",
                         shot(arriving(
                                 word(), new Passage(12, 8, Ease.LINEAR, pose(Point.ORIGIN, 0.5, 1), Optional.empty()))),
