@@ -122,8 +122,8 @@ function loosen(loose: boolean) {
       </div>
     </template>
     <p class="quiet">
-      On {{ found.row.layer.name }}, its own frame {{ found.key.at }}, bars
-      {{ start(found.row) + found.key.at }}.
+      On {{ found.row.layer.name }}: frame {{ start(found.row) + found.key.at }} of the shot, frame
+      {{ found.key.at }} of the layer.
     </p>
   </div>
 </template>

@@ -31,7 +31,7 @@ const SHAPES: [string, string][] = [
         <h4>Dragging</h4>
         <dl>
           <dt><kbd>Alt</kbd></dt>
-          <dd>lifts the snap</dd>
+          <dd>lifts the snap; at a corner scales about the one across, not about the anchor or middle</dd>
           <dt><kbd>Shift</kbd></dt>
           <dd>
             moves straight, scales freely, turns in steps; on a bar moves what it shows, on its end stretches

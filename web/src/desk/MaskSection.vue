@@ -50,6 +50,13 @@ function letters(text: string) {
   });
 }
 
+const LINES = {
+  clear: 'outlines bright',
+  warm: 'outlines warm',
+  faded: 'outlines faint',
+  hidden: 'no outlines',
+};
+
 /** What an outline does with what the masks before it have left. */
 const DOES = [
   { value: 'add', label: 'shows what lies in it' },
@@ -79,7 +86,7 @@ function move(index: number, by: number) {
       size="small"
       aria-label="Outlines of masks"
       class="lines"
-      :options="MASK_LINES.map((v) => ({ value: v, label: `outlines ${v}` }))"
+      :options="MASK_LINES.map((v) => ({ value: v, label: LINES[v] }))"
     />
   </h4>
   <p v-if="layer.masks.length === 0" class="why">None: all of the layer shows.</p>

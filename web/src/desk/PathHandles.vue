@@ -181,13 +181,17 @@ function smoothOrCorner(index: number, knot: KnotAt) {
   void shot.edit(smooth ? 'Smooth' : 'Corner', edit('set-smooth', { points: [index], smooth }));
 }
 
-function scale(e: PointerEvent, pivot: Pair) {
+function scale(e: PointerEvent, across: Pair) {
   const from = at(e);
   const { points } = view;
-  carry(e, `Scale ${what.value}`, points, (to, m) => ({
-    map: scaled(pivot, from, to, !m.shiftKey),
-    change: edit('scale-points', { points, pivot, from, to, even: !m.shiftKey }),
-  }));
+  const centre = middle.value;
+  carry(e, `Scale ${what.value}`, points, (to, m) => {
+    const pivot = m.altKey ? across : centre;
+    return {
+      map: scaled(pivot, from, to, !m.shiftKey),
+      change: edit('scale-points', { points, pivot, from, to, even: !m.shiftKey }),
+    };
+  });
 }
 
 function turn(e: PointerEvent) {
@@ -284,7 +288,9 @@ const drawn = computed(() =>
         :data-testid="`mask-corner-${i}`"
         @pointerdown.stop="scale($event, corners[(i + 2) % 4] ?? middle)"
       >
-        <title>Scale; with Shift each direction by itself</title>
+        <title>
+          Scale about the middle; with Alt about the corner across, with Shift each direction by itself
+        </title>
       </rect>
       <circle
         class="turn"

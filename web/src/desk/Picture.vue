@@ -202,6 +202,10 @@ function drop(e: DragEvent) {
       </template>
       <PictureGuides :zoom="zoom" />
       <PictureHandles :zoom="zoom" />
+      <template v-if="looking.before">
+        <span class="side" :style="{ right: `${(1 - looking.split) * 100}%` }">before</span>
+        <span class="side" :style="{ left: `${looking.split * 100}%` }">now</span>
+      </template>
       <div
         v-if="looking.before"
         class="split"
@@ -267,6 +271,16 @@ canvas.sharp {
   position: absolute;
   inset: 0;
   background: #000;
+  pointer-events: none;
+}
+.side {
+  position: absolute;
+  bottom: 6px;
+  margin: 0 9px;
+  padding: 0 6px;
+  border-radius: 3px;
+  background: #000a;
+  font-size: 12px;
   pointer-events: none;
 }
 .split {

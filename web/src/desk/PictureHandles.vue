@@ -62,7 +62,8 @@ const box = computed(() => {
 
 const labels = computed(() => {
   const what = { rest: '', arrive: ' the arrival', leave: ' the departure' }[view.stance];
-  return { move: `Move${what}`, scale: `Scale${what}`, turn: `Turn${what}` };
+  const name = (shot.find(view.layer)?.name ?? '').slice(0, 120);
+  return { move: `Move ${name}${what}`, scale: `Scale ${name}${what}`, turn: `Turn ${name}${what}` };
 });
 
 function move(e: PointerEvent) {
@@ -90,8 +91,10 @@ function straight(from: Pair, to: Pair): Pair {
   return Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];
 }
 
-function scale(e: PointerEvent) {
+/** About the anchor; with Alt about the corner across. The same rule holds for the box of a mask, about its middle. */
+function scale(e: PointerEvent, corner: number) {
   const from = at(e);
+  const across = corners.value[(corner + 2) % 4];
   const layer = view.layer;
   follow(e, labels.value.scale, (to, m) =>
     desk.keyedToo('place.scale', {
@@ -102,6 +105,7 @@ function scale(e: PointerEvent) {
       to,
       even: !m.shiftKey,
       stance: view.stance,
+      pivot: m.altKey && across ? across : null,
     }),
   );
 }
@@ -271,9 +275,11 @@ defineExpose({ type });
           :height="px(9)"
           class="corner"
           :data-testid="`corner-${i}`"
-          @pointerdown.stop="scale"
+          @pointerdown.stop="scale($event, i)"
         >
-          <title>Scale; with Shift each direction by itself</title>
+          <title>
+            Scale about the anchor; with Alt about the corner across, with Shift each direction by itself
+          </title>
         </rect>
         <g class="anchor" :stroke-width="px(1.25)">
           <circle :cx="h.anchor[0]" :cy="h.anchor[1]" :r="px(4)" />

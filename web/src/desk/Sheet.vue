@@ -281,6 +281,7 @@ const sections = computed(() =>
                 <dd>{{ media.frames }} frames at {{ media.rate }}</dd>
               </template>
             </dl>
+            <PropertyRow v-for="p in starting('picture.')" :key="p.name" :property="p" :locked="locked" />
           </template>
           <p v-else-if="layer.content.kind === 'again'" class="why">
             What lies in “{{ shot.find(layer.content.group)?.name }}”, once more. Whatever is changed there is
@@ -313,7 +314,7 @@ const sections = computed(() =>
             />
           </div>
           <div class="line">
-            <span class="label">To the frame</span>
+            <span class="label">Size</span>
             <span>
               <button
                 class="bare link"
@@ -321,7 +322,7 @@ const sections = computed(() =>
                 title="All of the layer is seen"
                 @click="fit(false)"
               >
-                Fit
+                All of it in the frame
               </button>
               <button
                 class="bare link"
@@ -329,7 +330,7 @@ const sections = computed(() =>
                 title="All of the frame is covered"
                 @click="fit(true)"
               >
-                Cover
+                Covers the frame
               </button>
             </span>
           </div>

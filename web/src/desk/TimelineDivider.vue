@@ -66,6 +66,16 @@ onBeforeUnmount(() => removeEventListener('resize', measure));
   cursor: row-resize;
   touch-action: none;
 }
+.divider::after {
+  position: absolute;
+  top: 2px;
+  left: calc(50% - 16px);
+  width: 32px;
+  height: 3px;
+  border-radius: 2px;
+  background: #5a5a5a;
+  content: '';
+}
 .divider:hover,
 .divider:focus-visible {
   background: var(--accent);

@@ -79,6 +79,7 @@ export function keyed(layer: Layer): KeyedProperty[] {
   look(layer.place, 'place');
   if (layer.content.kind === 'text') look(layer.content, 'text');
   if (layer.content.kind === 'sound') look(layer.content, 'sound');
+  if (layer.content.kind === 'footage' || layer.content.kind === 'still') look(layer.content, 'picture');
   if (layer.content.kind === 'fill') {
     look(layer.content, 'fill');
     look(layer.content.paint, 'fill');
@@ -106,6 +107,7 @@ export function numeric(layer: Layer): string[] {
   };
   look(layer.place, 'place');
   if (layer.content.kind === 'text') look(layer.content, 'text');
+  if (layer.content.kind === 'footage' || layer.content.kind === 'still') look(layer.content, 'picture');
   if (layer.content.kind === 'fill') look(layer.content, 'fill');
   if (layer.content.kind === 'shape') layer.content.coats.forEach((c) => look(c, `coat.${c.id}`));
   layer.masks.forEach((m) =>

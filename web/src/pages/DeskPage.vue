@@ -124,6 +124,8 @@ function lost(e: FocusEvent) {
   setTimeout(() => {
     if (document.activeElement !== document.body || !at) return;
     if (gone.isConnected && !gone.matches(':disabled')) return;
+    // Who ends typing gives the keys back to the desk.
+    if (gone.matches('input, textarea')) return;
     const all = [...document.querySelectorAll<HTMLElement>(FOCUSED)].filter((o) => !o.matches(':disabled'));
     const alike = all.filter((o) => nameOf(o) === at.name && partOf(o) === at.part);
     const near = all.filter((o) => partOf(o) === at.part);

@@ -8,6 +8,7 @@ import aperta.core.shot.Passage;
 import aperta.core.shot.Place;
 import aperta.core.shot.Pose;
 import aperta.core.shot.Shot;
+import aperta.core.time.Animated;
 import aperta.core.time.Key;
 import aperta.core.time.Mix;
 import java.util.ArrayList;
@@ -76,31 +77,52 @@ public final class PlaceEdits {
     }
 
     /**
-     * Scales a layer about its anchor, so that what lay under {@code from} comes to lie under {@code to}; evenly in both
-     * directions where {@code even}.
+     * Scales a layer so that what lies at one point comes to lie at another.
+     *
+     * @param pivot what stays where it is, in pixels of the shot; the anchor where nothing is said
      */
-    public record Scale(String layer, long frame, Point from, Point to, boolean even, Stance stance) implements Edit {
+    public record Scale(
+            String layer, long frame, Point from, Point to, boolean even, Stance stance, Optional<Point> pivot)
+            implements Edit {
+        /** About the anchor. */
+        public Scale(String layer, long frame, Point from, Point to, boolean even, Stance stance) {
+            this(layer, frame, from, to, even, stance, Optional.empty());
+        }
+
         @Override
         public Shot apply(Shot shot, Extents extents) {
             Moment moment = new Moment(shot, frame, extents.opener());
             long own = ownFrame(moment, layer);
             Affine toOwn = toOwn(moment, layer);
-            Point anchor = moment.of(layer).still().place().anchor().rest();
-            Point a = toOwn.apply(from).minus(anchor);
-            Point b = toOwn.apply(to).minus(anchor);
+            Place still = moment.of(layer).still().place();
+            Point stays = pivot.map(toOwn::apply).orElse(still.anchor().rest());
+            Point a = toOwn.apply(from).minus(stays);
+            Point b = toOwn.apply(to).minus(stays);
             Point factor = factor(a, b, even);
+            Point scale = still.scale().rest();
+            Point larger = new Point(scale.x() * factor.x(), scale.y() * factor.y());
+            Affine before = still.toParent(0);
+            Affine after = still.withScale(Animated.of(larger)).toParent(0);
+            Point back = before.apply(stays).minus(after.apply(stays));
             if (stance != Stance.REST) {
                 return posed(
                         shot,
                         layer,
                         stance,
-                        p -> p.withScale(
-                                new Point(p.scale().x() * factor.x(), p.scale().y() * factor.y())));
+                        p -> p.withScale(new Point(
+                                        p.scale().x() * factor.x(), p.scale().y() * factor.y()))
+                                .withShift(p.shift().plus(back)));
             }
             return shot.changing(layer, l -> {
-                Point s = l.place().scale().at(own, Mix.POINT);
+                Place p = l.place();
+                Point s = p.scale().at(own, Mix.POINT);
                 Point next = new Point(s.x() * factor.x(), s.y() * factor.y());
-                return l.withPlace(l.place().withScale(l.place().scale().set(own, next)));
+                Place scaled = p.withScale(p.scale().set(own, next));
+                if (pivot.isEmpty()) {
+                    return l.withPlace(scaled);
+                }
+                Point there = p.position().at(own, Mix.POINT).plus(back);
+                return l.withPlace(scaled.withPosition(p.position().set(own, there)));
             });
         }
     }

@@ -204,8 +204,7 @@ public final class Planner implements Opener, Edit.Extents {
             }
             return box;
         }
-        String media = content instanceof Content.Footage footage ? footage.media() : ((Content.Still) content).media();
-        Sources.Info info = sources.info(media);
+        Sources.Info info = sources.info(((Content.Pictured) content).media());
         return Box.centred(info.width(), info.height());
     }
 
@@ -428,10 +427,10 @@ public final class Planner implements Opener, Edit.Extents {
                 return shape(shape, map);
             }
             if (content instanceof Content.Footage footage) {
-                return footage(footage.media(), seen.layer(), map);
+                return footage(footage.media(), seen.layer(), map).map(p -> tamed(p, footage));
             }
             if (content instanceof Content.Still still) {
-                return Optional.of(clip(still.media(), 0, map));
+                return Optional.of(tamed(clip(still.media(), 0, map), still));
             }
             return content instanceof Content.Group group ? Optional.of(stack(group.layers())) : Optional.empty();
         }
@@ -570,6 +569,12 @@ public final class Planner implements Opener, Edit.Extents {
             return stops.stream()
                     .map(s -> new Paint.Stop(s.at(), transfer.toLight(s.colour())))
                     .toList();
+        }
+
+        private Step.Paints tamed(Step.Paints picture, Content.Pictured content) {
+            double exposure = content.exposure().at(0, Mix.NUMBER);
+            double saturation = content.saturation().at(0, Mix.NUMBER);
+            return exposure == 0 && saturation == 1 ? picture : new Tamed(picture, exposure, saturation, light);
         }
 
         private Optional<Step.Paints> footage(String media, Layer layer, Affine map) {

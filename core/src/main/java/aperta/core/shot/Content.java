@@ -178,11 +178,45 @@ public sealed interface Content {
         RIGHT
     }
 
-    /** A moving clip, by the id of its media. */
-    record Footage(String media) implements Content {}
+    /**
+     * What comes from a file of pictures, and how it is tamed.
+     */
+    sealed interface Pictured extends Content {
+        /** The id of its media. */
+        String media();
 
-    /** A picture that doesn't move, by the id of its media. */
-    record Still(String media) implements Content {}
+        /** By how many stops it is brighter: each doubles the amounts of light. */
+        Animated<Double> exposure();
+
+        /** How far its colours are from the grey of the same luma: 0 for none, 1 for as they are. */
+        Animated<Double> saturation();
+
+        Pictured with(String media, Animated<Double> exposure, Animated<Double> saturation);
+    }
+
+    /** A moving clip. */
+    record Footage(String media, Animated<Double> exposure, Animated<Double> saturation) implements Pictured {
+        public Footage(String media) {
+            this(media, Animated.of(0.0), Animated.of(1.0));
+        }
+
+        @Override
+        public Footage with(String other, Animated<Double> otherExposure, Animated<Double> otherSaturation) {
+            return new Footage(other, otherExposure, otherSaturation);
+        }
+    }
+
+    /** A picture that doesn't move. */
+    record Still(String media, Animated<Double> exposure, Animated<Double> saturation) implements Pictured {
+        public Still(String media) {
+            this(media, Animated.of(0.0), Animated.of(1.0));
+        }
+
+        @Override
+        public Still with(String other, Animated<Double> otherExposure, Animated<Double> otherSaturation) {
+            return new Still(other, otherExposure, otherSaturation);
+        }
+    }
 
     /**
      * A sound, by the id of its media; it is heard, not seen.

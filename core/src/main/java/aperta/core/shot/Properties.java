@@ -21,6 +21,30 @@ final class Properties {
             l -> ((Content.Sound) l.content()).level(),
             (l, v) -> l.withContent(new Content.Sound(((Content.Sound) l.content()).media(), v))));
 
+    private static final List<Property<?>> PICTURED = List.of(
+            Property.number(
+                    "picture.exposure",
+                    "Exposure",
+                    "stops",
+                    -10,
+                    10,
+                    l -> pictured(l).exposure(),
+                    (l, v) -> l.withContent(
+                            pictured(l).with(pictured(l).media(), v, pictured(l).saturation()))),
+            Property.number(
+                    "picture.saturation",
+                    "Saturation",
+                    "%",
+                    0,
+                    4,
+                    l -> pictured(l).saturation(),
+                    (l, v) -> l.withContent(
+                            pictured(l).with(pictured(l).media(), pictured(l).exposure(), v))));
+
+    private static Content.Pictured pictured(Layer layer) {
+        return (Content.Pictured) layer.content();
+    }
+
     private static final List<Property<?>> PLACE = List.of(
             Property.point(
                     "place.position",
@@ -158,6 +182,8 @@ final class Properties {
             all.addAll(fill(fill.paint()));
         } else if (layer.content() instanceof Content.Shape shape) {
             all.addAll(shape(shape));
+        } else if (layer.content() instanceof Content.Pictured) {
+            all.addAll(PICTURED);
         }
         all.addAll(PLACE);
         for (Mask mask : layer.masks()) {

@@ -402,13 +402,17 @@ public final class ShotJson {
     private static Codec<Content.Footage> footage() {
         ObjectCodec<Content.Footage> o = new ObjectCodec<>();
         var media = o.field("media", Codecs.TEXT, Content.Footage::media);
-        return o.making(r -> new Content.Footage(r.get(media)));
+        var exposure = o.field("exposure", NUMBERS, Content.Footage::exposure, Animated.of(0.0));
+        var saturation = o.field("saturation", NUMBERS, Content.Footage::saturation, Animated.of(1.0));
+        return o.making(r -> new Content.Footage(r.get(media), r.get(exposure), r.get(saturation)));
     }
 
     private static Codec<Content.Still> still() {
         ObjectCodec<Content.Still> o = new ObjectCodec<>();
         var media = o.field("media", Codecs.TEXT, Content.Still::media);
-        return o.making(r -> new Content.Still(r.get(media)));
+        var exposure = o.field("exposure", NUMBERS, Content.Still::exposure, Animated.of(0.0));
+        var saturation = o.field("saturation", NUMBERS, Content.Still::saturation, Animated.of(1.0));
+        return o.making(r -> new Content.Still(r.get(media), r.get(exposure), r.get(saturation)));
     }
 
     private static Codec<Content.Sound> sound() {

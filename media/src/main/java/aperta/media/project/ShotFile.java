@@ -162,10 +162,8 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
     public static List<String> picturesOf(Shot shot) {
         List<String> all = new ArrayList<>();
         for (Layer layer : shot.everyLayer()) {
-            if (layer.content() instanceof Content.Footage f) {
-                all.add(f.media());
-            } else if (layer.content() instanceof Content.Still s) {
-                all.add(s.media());
+            if (layer.content() instanceof Content.Pictured p) {
+                all.add(p.media());
             }
         }
         return all.stream().distinct().toList();
@@ -184,10 +182,9 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
     public static Shot renamed(Shot shot, UnaryOperator<String> name) {
         Shot next = shot;
         for (Layer layer : shot.everyLayer()) {
-            if (layer.content() instanceof Content.Footage f) {
-                next = next.changing(layer.id(), l -> l.withContent(new Content.Footage(name.apply(f.media()))));
-            } else if (layer.content() instanceof Content.Still s) {
-                next = next.changing(layer.id(), l -> l.withContent(new Content.Still(name.apply(s.media()))));
+            if (layer.content() instanceof Content.Pictured p) {
+                next = next.changing(
+                        layer.id(), l -> l.withContent(p.with(name.apply(p.media()), p.exposure(), p.saturation())));
             } else if (layer.content() instanceof Content.Sound s) {
                 next = next.changing(
                         layer.id(), l -> l.withContent(new Content.Sound(name.apply(s.media()), s.level())));
