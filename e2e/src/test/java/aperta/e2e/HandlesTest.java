@@ -46,8 +46,13 @@ class HandlesTest {
 
     private static void typing(App app, Desk desk) {
         desk.page.getByTestId("outline").dblclick();
-        desk.page.getByLabel("Words on the Picture").fill("ORRIN HILL");
+        desk.page.getByLabel("Words on the Picture").fill("LINE 9");
         desk.page.getByLabel("Words on the Picture").press("Escape");
+        desk.page.getByText("Words taken back.").waitFor();
+        assertThat(((Content.Text) only(app, desk).content()).words()).isEqualTo("TERMINUS");
+        desk.page.getByTestId("outline").dblclick();
+        desk.page.getByLabel("Words on the Picture").fill("ORRIN HILL");
+        desk.page.getByLabel("Words on the Picture").blur();
         desk.saved();
         assertThat(((Content.Text) only(app, desk).content()).words()).isEqualTo("ORRIN HILL");
         assertThat(only(app, desk).name())
@@ -56,7 +61,6 @@ class HandlesTest {
         desk.page.keyboard().press("Control+z");
         desk.saved();
         assertThat(only(app, desk).name()).isEqualTo("TERMINUS");
-        desk.page.waitForTimeout(300);
     }
 
     private static void moveAndScale(App app, Desk desk) {

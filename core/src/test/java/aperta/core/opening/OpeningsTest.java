@@ -99,8 +99,27 @@ class OpeningsTest {
         Shot leaves = shot(layer.withLeave(Optional.of(passage(opening))));
         assertThat(visible(studio.render(leaves, 43))).isLessThan(whole * 1e-3);
         assertThat(visible(studio.render(leaves, 43 - LENGTH))).isEqualTo(whole);
-        double some = visible(studio.render(arrives, 4 + LENGTH / 2));
-        assertThat(some).as("on its way").isLessThan(whole + 1);
+        Picture rest = studio.render(shot(layer), 20);
+        int seen = 0;
+        int other = 0;
+        for (int frame = 5; frame < 4 + LENGTH; frame++) {
+            Picture onItsWay = studio.render(arrives, frame);
+            seen += visible(onItsWay) > whole * 1e-3 ? 1 : 0;
+            other += same(onItsWay, rest) ? 0 : 1;
+        }
+        assertThat(seen).as("frames on its way that show something of it").isPositive();
+        assertThat(other).as("frames on its way that aren't those at rest").isPositive();
+    }
+
+    private static boolean same(Picture a, Picture b) {
+        for (int y = 0; y < 90; y++) {
+            for (int x = 0; x < 160; x++) {
+                if (!java.util.Arrays.equals(a.at(x, y), b.at(x, y))) {
+                    return false;
+                }
+            }
+        }
+        return true;
     }
 
     /** A wipe has uncovered just the share of the box that its ease says (common practice, no source). */

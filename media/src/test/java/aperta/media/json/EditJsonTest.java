@@ -221,7 +221,15 @@ class EditJsonTest {
     void valuesAreWrittenAsTheyAreRead() {
         Layer layer = SHOT.layers().get(0);
         for (var property : aperta.core.shot.Property.of(layer)) {
-            assertThat(written(property, layer)).isNotNull();
+            String kind = written(property, layer).getValueType().name();
+            assertThat(kind)
+                    .as(property.name())
+                    .isEqualTo(
+                            switch (property.kind()) {
+                                case NUMBER -> "NUMBER";
+                                case POINT, PATH -> "ARRAY";
+                                case COLOUR -> "STRING";
+                            });
         }
         BezierPath path = BezierPath.rectangle(new aperta.core.geometry.Box(0, 0, 2, 3));
         assertThat(TimeCodecs.PATH.read(TimeCodecs.PATH.write(path), "")).isEqualTo(path);
