@@ -273,4 +273,8 @@ h5 {
   align-items: center;
   white-space: nowrap;
 }
+.tools :deep(.ant-select) {
+  flex: 1;
+  min-width: 0;
+}
 </style>

@@ -176,6 +176,15 @@ function add(e: MouseEvent) {
   void shot.edit(`Add ${what.value} point`, edit('add-point', { at: at(e), here: e.altKey }));
 }
 
+/** Where the drawing tool would add a point to the chosen outline. */
+const adding = ref<Pair>();
+
+/** A press on the chosen outline adds a point to it; elsewhere one draws on. */
+function addHere(e: PointerEvent) {
+  if (e.button !== 0) return;
+  add(e);
+}
+
 function smoothOrCorner(index: number, knot: KnotAt) {
   const smooth = !far(knot[1], knot[0]) && !far(knot[2], knot[0]);
   void shot.edit(smooth ? 'Smooth' : 'Corner', edit('set-smooth', { points: [index], smooth }));
@@ -258,11 +267,37 @@ const drawn = computed(() =>
       @dblclick.stop="m.property === view.path && add($event)"
     />
     <path
+      v-if="!locked && view.tool === 'pen' && m.property === view.path"
+      :d="m.line"
+      class="grip adds"
+      :data-testid="`adds-${m.property}`"
+      @pointerdown.stop="addHere($event)"
+      @pointermove="adding = at($event)"
+      @pointerleave="adding = undefined"
+    >
+      <title>Adds a point here</title>
+    </path>
+    <path
       v-if="!locked && (m.many ? !dragging : m.property !== view.path)"
       :d="m.dots"
       :transform="m.transform"
       class="dots"
       :class="{ many: m.many }"
+    />
+  </g>
+  <g v-if="adding && view.tool === 'pen'" class="mask chosen">
+    <circle
+      class="middle would"
+      :cx="adding[0]"
+      :cy="adding[1]"
+      :r="px(5)"
+      :stroke-width="px(1.5)"
+      data-testid="would-add"
+    />
+    <path
+      class="cross"
+      :d="`M${adding[0] - px(3)} ${adding[1]}h${px(6)}M${adding[0]} ${adding[1] - px(3)}v${px(6)}`"
+      :stroke-width="px(1.5)"
     />
   </g>
   <g v-if="path && !locked && view.tool === 'choose'" class="mask chosen">
@@ -382,6 +417,12 @@ const drawn = computed(() =>
 </template>
 
 <style scoped>
+.chosen .adds {
+  cursor: copy;
+}
+.would {
+  pointer-events: none;
+}
 .path,
 .grip,
 .dots {

@@ -400,9 +400,15 @@ const sections = computed(() =>
 .sections {
   margin: 0 12px 8px;
 }
+/* Shadows at the ends tell that there is more: they scroll away with what covers them. */
 .body {
   flex: 1;
   overflow: auto;
+  background:
+    linear-gradient(var(--panel) 40%, transparent) top / 100% 28px no-repeat local,
+    linear-gradient(transparent, var(--panel) 60%) bottom / 100% 28px no-repeat local,
+    linear-gradient(#0009, transparent) top / 100% 10px no-repeat scroll,
+    linear-gradient(transparent, #0009) bottom / 100% 10px no-repeat scroll;
   padding: 0 12px 12px;
 }
 .line {

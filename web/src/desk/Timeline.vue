@@ -364,6 +364,8 @@ onBeforeUnmount(() => watcher?.disconnect());
   overflow: hidden;
 }
 .nothing {
+  position: absolute;
+  top: 0;
   padding: 26px 24px;
   margin: 0;
   color: var(--quiet);

@@ -272,6 +272,14 @@ function ramped(e: PointerEvent, way: Way) {
         :key="r.way"
         :class="{ edited: view.stance === r.way && row.layer.id === view.layer }"
       >
+        <rect
+          v-if="r.delay > 0"
+          :x="r.way === 'arrive' ? 0 : r.to"
+          y="0"
+          :width="r.delay * pace"
+          height="22"
+          class="waits"
+        />
         <rect :x="r.from" y="0" :width="r.to - r.from" height="22" class="ground" />
         <path :d="r.path" class="ramp" />
       </g>
@@ -323,6 +331,12 @@ function ramped(e: PointerEvent, way: Way) {
 }
 .reveal {
   fill: #ffffff24;
+}
+/* Not to be seen yet, or no more: as dark as if there were no bar. */
+.waits {
+  fill: #262626;
+  stroke: #6a6a6a;
+  stroke-dasharray: 2 3;
 }
 .ground {
   fill: #00000052;

@@ -238,7 +238,7 @@ function outOfGroup() {
       </svg>
     </button>
     <Dropdown :trigger="['click']">
-      <button class="bare" :aria-label="`More for ${layer.name}`"><EllipsisOutlined /></button>
+      <button class="bare" :aria-label="`More for ${layer.name}`" @click.stop><EllipsisOutlined /></button>
       <template #overlay>
         <Menu>
           <MenuItem key="d" @click="duplicate">Duplicate</MenuItem>

@@ -265,7 +265,7 @@ function stretch(e: PointerEvent, end: 'from' | 'to') {
 }
 .tick {
   position: absolute;
-  top: 12px;
+  top: 0;
   padding-left: 4px;
   border-left: 1px solid #555;
   color: var(--quiet);
@@ -306,9 +306,9 @@ function stretch(e: PointerEvent, end: 'from' | 'to') {
 }
 .marker {
   position: absolute;
-  top: 6px;
+  top: 15px;
   display: flex;
-  height: 20px;
+  height: 13px;
   padding: 0;
   border: 0;
   background: none;

@@ -103,6 +103,8 @@ public final class CommandLine {
             words.println("The file couldn't be written: " + Unfinished.why(e) + ".");
         } catch (StackOverflowError e) {
             words.println("The file is nested too deeply to be read.");
+        } catch (IllegalStateException e) {
+            words.println("Something went wrong in Aperta while this was done; nothing was written.");
         } catch (OutOfMemoryError e) {
             words.println("There is too little memory for this.");
         }

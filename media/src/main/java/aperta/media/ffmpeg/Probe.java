@@ -18,6 +18,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
@@ -151,8 +152,9 @@ public record Probe(
                 !still && !s.containsKey("color_space") && h >= 720 && pixels.startsWith("yuv"));
     }
 
-    private static JsonObject ask(Path file) {
-        List<String> command = List.of(
+    /** Asks about the first stream of pictures. */
+    private static List<String> ffprobe(Path file, String... what) {
+        List<String> command = new ArrayList<>(List.of(
                 "ffprobe",
                 "-v",
                 "error",
@@ -161,12 +163,14 @@ public record Probe(
                 "-format_whitelist",
                 CONTAINERS,
                 "-select_streams",
-                "v:0",
-                "-show_streams",
-                "-show_format",
-                "-print_format",
-                "json",
-                file.toAbsolutePath().toString());
+                "v:0"));
+        command.addAll(List.of(what));
+        command.add(file.toAbsolutePath().toString());
+        return command;
+    }
+
+    private static JsonObject ask(Path file) {
+        List<String> command = ffprobe(file, "-show_streams", "-show_format", "-print_format", "json");
         try (JsonReader reader = JSON.createReader(new ByteArrayInputStream(Tool.run(command, LIMIT, 1 << 20)))) {
             return reader.readObject();
         } catch (MediaException e) {
@@ -262,21 +266,7 @@ public record Probe(
      * the rate.
      */
     private static FrameTimes times(Path file, Rate rate, double start) {
-        List<String> command = List.of(
-                "ffprobe",
-                "-v",
-                "error",
-                "-protocol_whitelist",
-                "file",
-                "-format_whitelist",
-                CONTAINERS,
-                "-select_streams",
-                "v:0",
-                "-show_entries",
-                "packet=pts_time,flags",
-                "-print_format",
-                "csv=p=0:nk=1",
-                file.toAbsolutePath().toString());
+        List<String> command = ffprobe(file, "-show_entries", "packet=pts_time,flags", "-print_format", "csv=p=0:nk=1");
         byte[] said = Tool.run(command, PACKETS_LIMIT, 1 << 27);
         DoubleStream.Builder all = DoubleStream.builder();
         int unknown = 0;

@@ -5,6 +5,7 @@ import aperta.core.render.Cache;
 import aperta.core.render.Planner;
 import aperta.core.render.RenderException;
 import aperta.core.render.Renderer;
+import aperta.core.render.Shown;
 import aperta.core.shot.Shot;
 import aperta.core.sound.Mixdown;
 import aperta.core.sound.Samples;
@@ -20,6 +21,10 @@ import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.function.BooleanSupplier;
 import java.util.function.LongConsumer;
 
@@ -81,19 +86,46 @@ public final class Film {
         return Optional.of(file);
     }
 
-    /** Renders every frame and hands it on. */
+    /** Renders every frame and hands it on. While one is painted, what lasts of the next is made: it is decoded, its mattes drawn. */
     public void frames(Shot shot, FrameWriter writer, LongConsumer progress, BooleanSupplier cancelled) {
         Renderer renderer = new Renderer(new Cache(CACHE_BYTES), bands);
-        for (long n = 0; n < shot.length(); n++) {
-            if (cancelled.getAsBoolean()) {
-                throw new RenderException("The render was cancelled.");
+        ExecutorService ahead = Executors.newSingleThreadExecutor();
+        try {
+            Future<Shown> next = ahead.submit(() -> shown(renderer, shot, 0));
+            for (long n = 0; n < shot.length(); n++) {
+                if (cancelled.getAsBoolean()) {
+                    throw new RenderException("The render was cancelled.");
+                }
+                long after = n + 1;
+                try {
+                    Shown shown = next.get();
+                    if (after < shot.length()) {
+                        next = ahead.submit(() -> shown(renderer, shot, after));
+                    }
+                    writer.write(shown, n);
+                } catch (MediaException | RenderException e) {
+                    throw new RenderException("Frame " + n + ": " + e.getMessage(), e);
+                } catch (ExecutionException e) {
+                    throw failed(n, e.getCause());
+                } catch (InterruptedException e) {
+                    Thread.currentThread().interrupt();
+                    throw new RenderException("The render was stopped.", e);
+                }
+                progress.accept(after);
             }
-            try {
-                writer.write(renderer.show(planner.plan(planner.moment(shot, n), 1), n), n);
-            } catch (MediaException | RenderException e) {
-                throw new RenderException("Frame " + n + ": " + e.getMessage(), e);
-            }
-            progress.accept(n + 1);
+        } finally {
+            ahead.shutdownNow();
         }
+    }
+
+    private Shown shown(Renderer renderer, Shot shot, long frame) {
+        return renderer.show(planner.plan(planner.moment(shot, frame), 1), frame);
+    }
+
+    private static RuntimeException failed(long frame, Throwable why) {
+        if (why instanceof IllegalArgumentException || why instanceof RenderException) {
+            return new RenderException("Frame " + frame + ": " + why.getMessage(), why);
+        }
+        return why instanceof RuntimeException e ? e : new IllegalStateException("A frame couldn't be made.", why);
     }
 }
