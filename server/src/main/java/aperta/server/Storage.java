@@ -49,6 +49,24 @@ public final class Storage {
         return in("plates");
     }
 
+    /** Whether the files are those of a database; a folder that is nobody's yet becomes its. */
+    public boolean belongsTo(String database) {
+        try {
+            Path name = Files.createDirectories(root).resolve("database");
+            if (!Files.exists(name)) {
+                Files.writeString(name, database);
+            }
+            return Files.readString(name).equals(database);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    @Override
+    public String toString() {
+        return root.toString();
+    }
+
     /** Everything that belongs to nobody: what was being brought in, or written, when the application was ended. */
     public void clearUnfinished() {
         for (Path folder : List.of(incoming(), in("media"), in("proxies"), in("sounds"), in("renders"), plates())) {

@@ -44,7 +44,7 @@ import org.springframework.jdbc.core.JdbcTemplate;
 /** The API over real HTTP, with the real database. */
 @SpringBootTest(
         webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-        properties = {"aperta.data=${java.io.tmpdir}/aperta-api-test", "aperta.demo="})
+        properties = {"aperta.data=${java.io.tmpdir}/aperta-api-test-${random.uuid}", "aperta.demo="})
 class ApiTest {
     private final HttpClient http = HttpClient.newHttpClient();
 

@@ -29,7 +29,7 @@ import org.springframework.boot.test.web.server.LocalServerPort;
 /** The line between a window and the frame desk, over a real WebSocket. */
 @SpringBootTest(
         webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-        properties = {"aperta.data=${java.io.tmpdir}/aperta-api-test", "aperta.demo="})
+        properties = {"aperta.data=${java.io.tmpdir}/aperta-api-test-${random.uuid}", "aperta.demo="})
 class FrameLineTest {
     private final HttpClient http = HttpClient.newHttpClient();
 

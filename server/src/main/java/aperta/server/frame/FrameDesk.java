@@ -185,19 +185,35 @@ public class FrameDesk {
             }
         }
         List<Future<?>> others = new ArrayList<>();
-        wishes.stream().skip(1).forEach(w -> others.add(helpers.submit(() -> answer(v, w))));
-        wishes.stream().limit(1).forEach(w -> answer(v, w));
-        for (Future<?> other : others) {
-            try {
-                other.get();
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-                return false;
-            } catch (ExecutionException e) {
-                throw new IllegalStateException("A frame ahead couldn't be answered.", e);
+        wishes.stream().skip(1).forEach(w -> others.add(helpers.submit(() -> prepare(v, w))));
+        for (int i = 0; i < wishes.size(); i++) {
+            if (i > 0) {
+                await(others.get(i - 1));
             }
+            answer(v, wishes.get(i));
         }
         return !wishes.isEmpty();
+    }
+
+    /** Makes a frame that is asked for next, so that it is there then; what is wrong with it is told then, too. */
+    private void prepare(Viewer v, JsonObject wish) {
+        frames.frame(
+                shots.current(v.shot()).shot(),
+                Wishes.whole(wish, "frame"),
+                scale(wish),
+                see(wish),
+                alone(wish),
+                wish.getBoolean("planes", false));
+    }
+
+    private static void await(Future<?> prepared) {
+        try {
+            prepared.get();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        } catch (ExecutionException e) {
+            LOG.debug("A frame couldn't be made ahead", e);
+        }
     }
 
     private void goOn(Viewer v, Names names) {

@@ -5,8 +5,11 @@ import aperta.server.job.JobService;
 import jakarta.annotation.PostConstruct;
 import java.time.Duration;
 import java.time.Instant;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.scheduling.annotation.EnableScheduling;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
@@ -17,24 +20,38 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class Upkeep {
+    private static final Logger LOG = LoggerFactory.getLogger(Upkeep.class);
     private static final Duration JUST_WRITTEN = Duration.ofMinutes(10);
 
     private final Storage storage;
     private final MediaService media;
     private final JobService jobs;
     private final Duration kept;
+    private final String database;
+    private boolean ours;
 
     /** @param kept how long removed media stay */
-    Upkeep(Storage storage, MediaService media, JobService jobs, @Value("${aperta.removed-media-kept}") Duration kept) {
+    Upkeep(
+            Storage storage,
+            MediaService media,
+            JobService jobs,
+            JdbcTemplate jdbc,
+            @Value("${aperta.removed-media-kept}") Duration kept) {
         this.storage = storage;
         this.media = media;
         this.jobs = jobs;
         this.kept = kept;
+        this.database = jdbc.queryForObject("select id::text from installation", String.class);
     }
 
     /** Before anybody is answered, so that nothing is in the making. */
     @PostConstruct
     void begin() {
+        ours = storage.belongsTo(database);
+        if (!ours) {
+            LOG.warn("The files in {} belong to another database; none of them is removed", storage);
+            return;
+        }
         storage.clearUnfinished();
         sweep(Instant.now());
     }
@@ -47,6 +64,9 @@ public class Upkeep {
 
     /** @param since files that changed later are left alone */
     public void sweep(Instant since) {
+        if (!ours) {
+            return;
+        }
         storage.sweep(media.hashes(), jobs.ids(), since);
     }
 

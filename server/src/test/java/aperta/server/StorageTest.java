@@ -1,0 +1,54 @@
+package aperta.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class StorageTest {
+    @TempDir
+    Path folder;
+
+    /** A server that is started on the wrong database must not take everybody's files for nobody's. */
+    @Test
+    void theFolderKnowsItsDatabase() {
+        Storage storage = new Storage(folder);
+        assertThat(storage.belongsTo("a")).isTrue();
+        assertThat(storage.belongsTo("a")).isTrue();
+        assertThat(storage.belongsTo("b")).isFalse();
+    }
+
+    @Test
+    void onlyWhatNobodyOwnsIsSwept() throws IOException {
+        Storage storage = new Storage(folder);
+        Path owned = Files.writeString(storage.original("aa.mp4"), "x");
+        Path proxy = Files.writeString(storage.proxy("aa"), "x");
+        Path lost = Files.writeString(storage.original("bb.mp4"), "x");
+        storage.sweep(Set.of("aa"), Set.of(), Instant.now().minusSeconds(60));
+        assertThat(lost).as("just written").exists();
+        storage.sweep(Set.of("aa"), Set.of(), Instant.now().plusSeconds(60));
+        assertThat(lost).doesNotExist();
+        assertThat(owned).exists();
+        assertThat(proxy).exists();
+    }
+
+    /** What an end of the process leaves: uploads on their way, files in the making. */
+    @Test
+    void whatIsUnfinishedIsCleared() throws IOException {
+        Storage storage = new Storage(folder);
+        Path upload = Files.createDirectories(storage.incoming().resolve("sequence1"));
+        Files.writeString(upload.resolve("picture"), "x");
+        Path part = Files.writeString(storage.proxy("aa").resolveSibling("aa.half.part"), "x");
+        Path whole = Files.writeString(storage.proxy("aa"), "x");
+        storage.clearUnfinished();
+        assertThat(upload).doesNotExist();
+        assertThat(part).doesNotExist();
+        assertThat(whole).exists();
+        assertThat(storage.bytes("proxies")).isEqualTo(1);
+    }
+}
