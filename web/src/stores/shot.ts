@@ -44,7 +44,19 @@ export const useShot = defineStore('shot', () => {
     return done;
   }
 
-  const edit = (label: string, change: Change) => enqueue((v) => api.edit(v.id, v.revision, label, change));
+  /** A label that says of which layer, for the undo list. */
+  function said(label: string, ids: unknown): string {
+    const all = (Array.isArray(ids) ? ids : [ids]).filter((id) => typeof id === 'string');
+    const name = all.length === 1 ? find(all[0] as string)?.name : undefined;
+    const of = all.length > 1 ? `${all.length} layers` : name;
+    return of && !label.includes(of) ? `${label}: ${of}`.slice(0, 190) : label;
+  }
+
+  const edit = (label: string, change: Change) => {
+    const fields = ('edit' in change ? change.edit : {}) as { layer?: unknown; layers?: unknown };
+    const called = said(label, fields.layers ?? fields.layer);
+    return enqueue((v) => api.edit(v.id, v.revision, called, change));
+  };
   const undo = () => enqueue((v) => (v.undo ? api.undo(v.id, v.revision) : Promise.resolve(v)));
   const redo = () => enqueue((v) => (v.redo ? api.redo(v.id, v.revision) : Promise.resolve(v)));
 
@@ -86,7 +98,7 @@ export const useShot = defineStore('shot', () => {
   function setField(id: string, field: string, value: unknown, label: string) {
     const r = row(id);
     if (!r) return Promise.resolve(false);
-    return edit(label, { patch: [{ op: 'add', path: `${r.pointer}/${field}`, value }] });
+    return edit(said(label, id), { patch: [{ op: 'add', path: `${r.pointer}/${field}`, value }] });
   }
 
   return {
