@@ -370,8 +370,7 @@ class TimingTest {
         desk.saved();
         assertThat(desk.find("HILL").arrive()).isEqualTo(desk.find("TERMINUS").arrive());
         desk.menu("TERMINUS", "Copy or remove parts of its look…");
-        desk.page.getByText("keys and signals").click();
-        desk.button("Remove from it").click();
+        desk.button("Take these parts off TERMINUS").click();
         desk.saved();
         assertThat(desk.find("TERMINUS").arrive()).isEmpty();
         assertThat(desk.find("TERMINUS").place().opacity().isKeyed()).isFalse();

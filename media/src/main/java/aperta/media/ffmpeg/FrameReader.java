@@ -258,7 +258,7 @@ public final class FrameReader implements AutoCloseable {
             begin();
         }
         if (probe.times().isPresent() && position >= probe.times().get().frames()) {
-            return Optional.empty();
+            return end();
         }
         int wanted = probe.times().map(t -> t.inFile(position)).orElse((int) position);
         while (shown == null || shown.number < wanted) {
@@ -280,6 +280,22 @@ public final class FrameReader implements AutoCloseable {
         }
         position++;
         return shown.frame;
+    }
+
+    /** Nothing more; what was read from the beginning must have ended well, too. */
+    private Optional<byte[]> end() {
+        Reading all = reading.orElseThrow();
+        while (all.fromTheBeginning) {
+            Arrived a = next.orElseGet(() -> all.take(position));
+            next = a.frame.isEmpty() ? Optional.of(a) : Optional.empty();
+            if (a.frame.isEmpty()) {
+                if (!a.why.isEmpty()) {
+                    throw new MediaException("The video breaks off after frame " + position + ": it is damaged.");
+                }
+                break;
+            }
+        }
+        return Optional.empty();
     }
 
     @Override

@@ -436,6 +436,10 @@ class FootageTest {
                 })
                 .hasMessageContaining("damaged");
 
+        assertThatThrownBy(() -> Proxy.make(half, Probe.of(half), folder.resolve("p"), n -> {}, () -> false))
+                .as("as it is imported")
+                .hasMessageContaining("damaged");
+
         Path list = Files.writeString(
                 folder.resolve("list.mp4"), "#EXTM3U\n#EXTINF:5,\n" + good.toAbsolutePath() + "\n#EXT-X-ENDLIST\n");
         assertThatThrownBy(() -> Probe.of(list))
