@@ -223,8 +223,12 @@ public class FrameDesk {
                 v.names(Optional.empty());
                 v.send(answer);
             });
+        } catch (IllegalArgumentException | RenderException e) {
+            v.names(Optional.empty());
+            v.send(problem(names.wish(), e.getMessage()));
         } catch (RuntimeException | Error e) {
             v.names(Optional.empty());
+            v.send(problem(names.wish(), "Something went wrong in Aperta while frames were named."));
             throw e;
         }
     }

@@ -50,6 +50,11 @@ final class Names {
         }
     }
 
+    /** The question that these are the answer to. */
+    JsonObject wish() {
+        return wish;
+    }
+
     /** Works for a moment; the answer where that was the last one. */
     Optional<JsonObject> goOn() {
         long start = System.nanoTime();
