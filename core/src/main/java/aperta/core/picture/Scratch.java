@@ -1,12 +1,13 @@
 package aperta.core.picture;
 
 import java.util.ArrayDeque;
-import java.util.HashMap;
-import java.util.Map;
+import java.util.ArrayList;
+import java.util.List;
 
 /** Planes lent out for a while and taken back, so that tiles don't keep the garbage collector busy. One thread's. */
 public final class Scratch {
-    private final Map<Integer, ArrayDeque<float[]>> free = new HashMap<>();
+    /** By {@link #step}. */
+    private final List<ArrayDeque<float[]>> free = new ArrayList<>();
 
     /** A picture that may hold anything; give it back with {@link #give(Picture)}. */
     public Picture picture(Region domain) {
@@ -30,17 +31,31 @@ public final class Scratch {
     }
 
     private void give(float[] plane) {
-        free.computeIfAbsent(plane.length, n -> new ArrayDeque<>()).push(plane);
+        free(plane.length).push(plane);
     }
 
     private float[] plane(int size) {
-        ArrayDeque<float[]> some = free.get(size);
-        return some == null || some.isEmpty() ? new float[size] : some.pop();
+        ArrayDeque<float[]> some = free(size);
+        return some.isEmpty() ? new float[size] : some.pop();
     }
 
-    /** Sizes are rounded up to a few steps, so that planes find another use. */
+    private ArrayDeque<float[]> free(int size) {
+        int step = step(size);
+        while (free.size() <= step) {
+            free.add(new ArrayDeque<>());
+        }
+        return free.get(step);
+    }
+
+    /** Sizes are rounded up to four steps an octave, so that planes find another use. */
     private static int rounded(int size) {
         int step = Math.max(1024, Integer.highestOneBit(Math.max(1, size)) / 4);
         return (size + step - 1) / step * step;
+    }
+
+    /** Numbers the sizes that {@link #rounded} gives. */
+    private static int step(int size) {
+        int octave = 31 - Integer.numberOfLeadingZeros(size);
+        return 4 * octave + ((size >> (octave - 2)) & 3);
     }
 }
