@@ -105,7 +105,7 @@ function setCut(part: Partial<NonNullable<Layer['cut']>>) {
     </details>
   </template>
   <div class="line">
-    <span class="label">Below it</span>
+    <span class="label">What is below</span>
     <Select
       size="small"
       class="grow"

@@ -20,6 +20,7 @@ const PARTS = [
   { value: 'arrival', label: 'arrival' },
   { value: 'departure', label: 'departure' },
   { value: 'text-style', label: 'look of the letters' },
+  { value: 'coats', label: 'fills and strokes of a shape' },
   { value: 'blend', label: 'blend and motion blur' },
 ];
 const source = computed(() => shot.find(timing.look));
@@ -38,6 +39,8 @@ function has(l: Layer, part: string): boolean {
       return keyed(l).length > 0;
     case 'text-style':
       return l.content.kind === 'text';
+    case 'coats':
+      return l.content.kind === 'shape';
     case 'blend':
       return l.blend !== 'normal' || l.motionBlur;
     default:

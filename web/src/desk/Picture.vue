@@ -189,6 +189,7 @@ function drop(e: DragEvent) {
         :class="{ sharp: zoom > 1.5, through: view.see === 'picture' }"
         data-testid="canvas"
         :data-frame="frames.shownFrame"
+        :aria-busy="frames.awaited"
         :style="looking.ground && view.see === 'picture' ? { background: looking.ground } : {}"
       ></canvas>
       <template v-if="looking.before">

@@ -13,7 +13,9 @@ const workOnly = ref(false);
 const work = computed(() => shot.shot?.work ?? undefined);
 const renders = computed(() => project.jobs.filter((j) => j.kind === 'RENDER'));
 
-void project.refresh();
+/** Whether the list of renders has been asked for and is there. */
+const known = ref(false);
+void project.refresh().finally(() => (known.value = true));
 
 async function attempt(work: () => Promise<unknown>) {
   try {
@@ -59,7 +61,7 @@ function state(j: Job): string {
       >
       <Button type="primary" block @click="start">Render “{{ shot.shot?.name }}” at full size</Button>
     </div>
-    <ul>
+    <ul :aria-busy="!known">
       <li v-for="j in renders" :key="j.id" data-testid="render" :data-state="j.state">
         <span class="line">
           <strong>{{ j.title }}</strong>

@@ -252,7 +252,7 @@ const sections = computed(() =>
             <PropertyRow v-for="p in starting('fill.')" :key="p.name" :property="p" :locked="locked" />
             <template v-if="layer.content.paint.kind !== 'solid'">
               <div v-for="(s, i) in layer.content.paint.stops" :key="i" class="line">
-                <span class="label">Stop at {{ Math.round(s.at * 100) }} %</span>
+                <span class="label">At {{ Math.round(s.at * 100) }} %</span>
                 <input
                   type="color"
                   :aria-label="`Colour of stop ${i + 1}`"

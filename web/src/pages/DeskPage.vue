@@ -98,7 +98,8 @@ function key(e: KeyboardEvent) {
   e.preventDefault();
 }
 
-/** What had the focus last, as one would find it again: by its name, in its part of the page. */
+const DIALOG = '.ant-modal-wrap, .ant-popover, .ant-dropdown, .ant-select-dropdown';
+/** What had the focus last outside of dialogs, as one would find it again: by its name, in its part of the page. */
 let place: { part: string; name: string; index: number } | undefined;
 const nameOf = (e: Element) =>
   e.getAttribute('aria-label') ?? e.getAttribute('data-testid') ?? (e.textContent ?? '').trim().slice(0, 60);
@@ -108,7 +109,7 @@ const FOCUSED = 'button, input, textarea, select, [tabindex]';
 
 function focused(e: FocusEvent) {
   const on = e.target as HTMLElement;
-  if (!on.matches(FOCUSED)) return;
+  if (!on.matches(FOCUSED) || on.closest(DIALOG)) return;
   const part = partOf(on);
   const alike = [...document.querySelectorAll<HTMLElement>(FOCUSED)].filter(
     (o) => nameOf(o) === nameOf(on) && partOf(o) === part,
@@ -123,6 +124,8 @@ function lost(e: FocusEvent) {
   if (e.relatedTarget || pointing) return;
   setTimeout(() => {
     if (document.activeElement !== document.body || !at) return;
+    const open = [...document.querySelectorAll('.ant-modal-wrap')].some((d) => d.checkVisibility());
+    if (open) return;
     if (gone.isConnected && !gone.matches(':disabled')) return;
     // Who ends typing gives the keys back to the desk.
     if (gone.matches('input, textarea')) return;

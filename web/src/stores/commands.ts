@@ -108,8 +108,10 @@ export const useCommands = defineStore('commands', () => {
     timing.take(STANCES[(STANCES.indexOf(view.stance) + by + 3) % 3] ?? 'rest');
   }
 
-  function focusIn(where: string) {
-    document.querySelector<HTMLElement>(where)?.focus();
+  /** To the first of these that is there. */
+  function focusIn(...where: string[]) {
+    const there = where.map((w) => document.querySelector<HTMLElement>(w));
+    there.find((e) => e !== null)?.focus();
   }
 
   /** Into the Sheet; where the focus is in it already, on to its next section. */
@@ -164,7 +166,7 @@ export const useCommands = defineStore('commands', () => {
         say('Shift+L', 'copy a look to other layers', timing.copyLook),
         say('H', 'into the Sheet; again, on to its next section', focusSheet),
         say('Shift+H', 'to the rows of the layers', () =>
-          focusIn('.timeline .line.chosen button, .timeline button'),
+          focusIn('.timeline .line.chosen button', '.timeline button'),
         ),
         say('Shift+S', 'stagger the chosen layers', () => focusIn('[aria-label="Stagger by"]')),
         say('Delete Backspace', 'delete the chosen points, keys, or layers', remove),

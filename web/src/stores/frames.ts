@@ -190,6 +190,9 @@ export const useFrames = defineStore('frames', () => {
   let bytes = 0;
   let socket: WebSocket | undefined;
   let seq = 0;
+  /** The newest wish for a picture, and whether its answer is still to come. */
+  let newest = 0;
+  const awaited = ref(false);
   let keysSeq = 0;
   /** Names of frames as far as they have come. */
   let asNamed: string[] = [];
@@ -224,6 +227,7 @@ export const useFrames = defineStore('frames', () => {
     };
     socket.onclose = () => {
       connected.value = false;
+      awaited.value = false;
       settleAll();
       if (!closing) setTimeout(() => connect(shot, revision, open), 800);
     };
@@ -257,11 +261,11 @@ export const useFrames = defineStore('frames', () => {
     if (known && key !== undefined) paint(known, key, wish.frame);
     // Where one stops to look, the exact picture comes.
     const exact = known && !isPlanes(known);
-    seq++;
+    newest = ++seq;
     const coarse = hurried && !known && took > FLUENT;
     if (!coarse) asked = { seq, at: performance.now() };
     const scale = coarse ? wish.scale / 2 : wish.scale;
-    send({ type: 'show', seq, ...wish, scale, have: exact ? key : known ? '' : shownKey });
+    awaited.value = send({ type: 'show', seq, ...wish, scale, have: exact ? key : known ? '' : shownKey });
   }
 
   /** Shows a frame that is kept, without asking. */
@@ -366,6 +370,7 @@ export const useFrames = defineStore('frames', () => {
       proofProblem.value = m.detail as string;
     } else if (m.type === 'problem') {
       problem.value = m.detail as string;
+      if (m.seq === newest) awaited.value = false;
       settle(m.of as string, m.seq as number);
     }
   }
@@ -382,7 +387,8 @@ export const useFrames = defineStore('frames', () => {
     if (header.ahead) return;
     if (header.seq === asked.seq && body.length > 0) took = performance.now() - asked.at;
     // A late draft may be shown on the way to a newer one, but never after what was kept.
-    if (header.seq !== seq && !(header.draft && drafting)) return;
+    if (header.seq !== newest && !(header.draft && drafting)) return;
+    if (header.seq === newest) awaited.value = false;
     problem.value = '';
     lastMs.value = header.ms;
     snap.value = header.snap;
@@ -455,6 +461,7 @@ export const useFrames = defineStore('frames', () => {
     shown,
     shownFrame,
     handles,
+    awaited,
     snap,
     safe,
     problem,

@@ -1,5 +1,7 @@
 package aperta.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
 import aperta.core.shot.Layer;
 import aperta.core.shot.Shot;
 import aperta.media.json.ShotJson;
@@ -110,8 +112,8 @@ final class Desk {
 
     void layer(String name) {
         page.getByTestId("row-" + name).click();
-        page.getByLabel("Name of the layer").waitFor();
-        page.waitForTimeout(120);
+        assertThat(page.getByLabel("Name of the layer")).hasValue(name);
+        shown();
     }
 
     void section(String name) {
@@ -182,7 +184,20 @@ final class Desk {
         page.getByLabel("Go to time").fill(Integer.toString(number));
         page.getByLabel("Go to time").press("Enter");
         page.getByText(Pattern.compile("^frame " + number + "$")).waitFor();
-        page.waitForTimeout(120);
+        shown();
+    }
+
+    /** What a gesture has set off is told by the page once it has painted twice, however busy the machine is. */
+    void painted() {
+        page.evaluate("() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))");
+    }
+
+    /** The newest wish for a picture has been answered: what lies on it can be taken hold of. */
+    void shown() {
+        painted();
+        page.locator("[data-testid=canvas][aria-busy=false]")
+                .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
+        painted();
     }
 
     /** Every change has been acknowledged. */
@@ -190,8 +205,7 @@ final class Desk {
         if (!page.url().contains("/shots/")) {
             return;
         }
-        // What a gesture has set off is told by the page once it has painted twice, however busy the machine is.
-        page.evaluate("() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))");
+        painted();
         page.locator(".state")
                 .filter(new Locator.FilterOptions().setHasText("saved"))
                 .waitFor();
@@ -210,8 +224,8 @@ final class Desk {
         page.mouse().move((from[0] + to[0]) / 2, (from[1] + to[1]) / 2);
         page.mouse().move(to[0], to[1]);
         page.mouse().up();
-        page.waitForTimeout(150);
         saved();
+        shown();
     }
 
     Path render(Path to) {
@@ -223,11 +237,12 @@ final class Desk {
         Locator start =
                 page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("at full size")));
         start.waitFor();
-        page.waitForTimeout(500);
+        Locator renders = page.getByTestId("render");
+        page.locator(".panel ul[aria-busy=false]")
+                .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
         if (workRangeOnly) {
             page.getByText("Only the work range").click();
         }
-        Locator renders = page.getByTestId("render");
         int before = renders.count();
         start.click();
         Wait.until("the render is listed", 20, () -> renders.count() > before);
@@ -262,13 +277,13 @@ final class Desk {
         page.locator(".stances .ant-segmented-item")
                 .filter(new Locator.FilterOptions().setHasText(name))
                 .click();
-        page.waitForTimeout(250);
+        shown();
     }
 
     void press(String... keys) {
         for (String k : keys) {
             page.keyboard().press(k);
-            page.waitForTimeout(80);
+            painted();
         }
         saved();
     }

@@ -91,7 +91,7 @@ class HandlesTest {
         desk.drag(desk.at(500, 300, W), desk.at(700, 420, W));
         Mask drawn = only(app, desk).masks().get(0);
         assertThat(drawn.path().rest().knots()).hasSize(4);
-        desk.page.waitForTimeout(300);
+        desk.shown();
         var knot = desk.page.getByTestId("knot-0").boundingBox();
         double[] at = {knot.x + knot.width / 2, knot.y + knot.height / 2};
         desk.drag(at, new double[] {at[0] - 30, at[1] - 12});

@@ -274,7 +274,7 @@ class MaskTest {
             List<?> meant = line(desk);
             desk.page.mouse().up();
             desk.saved();
-            desk.page.waitForTimeout(300);
+            desk.shown();
             List<?> kept = line(desk);
             for (int i = 0; i < 4; i++) {
                 assertThat(((Number) kept.get(i)).doubleValue())

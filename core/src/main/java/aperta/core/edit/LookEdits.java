@@ -1,6 +1,8 @@
 package aperta.core.edit;
 
 import aperta.core.shot.BlendMode;
+import aperta.core.shot.Coat;
+import aperta.core.shot.Colour;
 import aperta.core.shot.Content;
 import aperta.core.shot.Join;
 import aperta.core.shot.Layer;
@@ -27,6 +29,8 @@ public final class LookEdits {
         DEPARTURE,
         /** How letters look; the words stay. */
         TEXT_STYLE,
+        /** The fills and strokes of a shape; letters give theirs, too. */
+        COATS,
         /** The blend mode and motion blur. */
         BLEND
     }
@@ -75,6 +79,7 @@ public final class LookEdits {
             case ARRIVAL -> to.withArrive(from.arrive());
             case DEPARTURE -> to.withLeave(from.leave());
             case TEXT_STYLE -> styled(from, to);
+            case COATS -> coated(from, to);
             case BLEND -> to.withBlend(from.blend()).withMotionBlur(from.motionBlur());
         };
     }
@@ -100,6 +105,10 @@ public final class LookEdits {
                 l.content() instanceof Content.Text t
                         ? l.withContent(t.styledAs(
                                 Content.Text.of("", t.font(), t.size().rest())))
+                        : l;
+            case COATS ->
+                l.content() instanceof Content.Shape s
+                        ? l.withContent(new Content.Shape(s.paths(), List.of(Coat.Fill.of("fill", Colour.WHITE))))
                         : l;
             case BLEND -> l.withBlend(BlendMode.NORMAL).withMotionBlur(false);
         };
@@ -132,6 +141,18 @@ public final class LookEdits {
     private static Layer styled(Layer from, Layer to) {
         return from.content() instanceof Content.Text a && to.content() instanceof Content.Text b
                 ? to.withContent(b.styledAs(a))
+                : to;
+    }
+
+    private static Layer coated(Layer from, Layer to) {
+        if (!(to.content() instanceof Content.Shape shape)) {
+            return to;
+        }
+        if (from.content() instanceof Content.Shape other) {
+            return to.withContent(new Content.Shape(shape.paths(), other.coats()));
+        }
+        return from.content() instanceof Content.Text text
+                ? to.withContent(new Content.Shape(shape.paths(), ShapeEdits.coats(text)))
                 : to;
     }
 }

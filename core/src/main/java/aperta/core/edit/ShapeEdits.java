@@ -131,21 +131,20 @@ public final class ShapeEdits {
                 int n = paths.size() + 1;
                 paths.add(new Content.Shape.Path("p" + n, "Contour " + n, Animated.of(contour)));
             }
-            List<Coat> coats = new ArrayList<>();
-            if (!text.edgeWidth().isStill() || text.edgeWidth().rest() > 0) {
-                coats.add(new Coat.Stroke(
-                                "edge",
-                                text.edge(),
-                                text.edgeOpacity(),
-                                Coat.Cap.ROUND,
-                                Coat.Corner.ROUND,
-                                List.of(),
-                                Map.of())
-                        .with(Coat.Measure.WIDTH, text.edgeWidth()));
-            }
-            coats.add(new Coat.Fill("fill", text.fill(), text.fillOpacity()));
-            return shot.changing(layer, l -> l.withContent(new Content.Shape(paths, coats)));
+            return shot.changing(layer, l -> l.withContent(new Content.Shape(paths, coats(text))));
         }
+    }
+
+    /** The fill and the edge of letters as coats of a shape. */
+    static List<Coat> coats(Content.Text text) {
+        Coat fill = new Coat.Fill("fill", text.fill(), text.fillOpacity());
+        if (text.edgeWidth().isStill() && text.edgeWidth().rest() <= 0) {
+            return List.of(fill);
+        }
+        Coat edge = new Coat.Stroke(
+                        "edge", text.edge(), text.edgeOpacity(), Coat.Cap.ROUND, Coat.Corner.ROUND, List.of(), Map.of())
+                .with(Coat.Measure.WIDTH, text.edgeWidth());
+        return List.of(edge, fill);
     }
 
     static Content.Shape demand(Layer layer) {

@@ -49,8 +49,9 @@ public final class Scratch {
 
     /** Sizes are rounded up to four steps an octave, so that planes find another use. */
     private static int rounded(int size) {
-        int step = Math.max(1024, Integer.highestOneBit(Math.max(1, size)) / 4);
-        return (size + step - 1) / step * step;
+        int some = Math.max(1, size);
+        int step = Math.max(1024, Integer.highestOneBit(some) / 4);
+        return (some + step - 1) / step * step;
     }
 
     /** Numbers the sizes that {@link #rounded} gives. */

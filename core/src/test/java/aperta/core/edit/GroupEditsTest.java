@@ -14,9 +14,11 @@ import aperta.core.geometry.Point;
 import aperta.core.recipe.Recipe;
 import aperta.core.render.Studio;
 import aperta.core.shot.BezierPath;
+import aperta.core.shot.Coat;
 import aperta.core.shot.Colour;
 import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
+import aperta.core.shot.Figures;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Moment;
@@ -230,5 +232,30 @@ class GroupEditsTest {
         assertThat(bare.place()).isEqualTo(to.place());
         assertThat(bare.arrive()).isEmpty();
         assertThat(((Content.Text) bare.content()).fill()).isEqualTo(Animated.of(Colour.WHITE));
+    }
+
+    @Test
+    void coatsAreCopiedFromShapesAndFromLetters() {
+        Layer letters = word("letters", "RED", 50)
+                .withContent(Content.Text.of("RED", "anton", 50).withFill(Animated.of(Colour.parse("#aa0000"))));
+        Content.Shape.Path path =
+                new Content.Shape.Path("path", "Path 1", Animated.of(Figures.rounded(new Box(0, 0, 20, 10), 0)));
+        Layer line = word("line", "", 1)
+                .withContent(new Content.Shape(List.of(path), List.of(Coat.Stroke.of("stroke", Colour.WHITE, 3))));
+        Layer other = word("other", "", 1)
+                .withContent(new Content.Shape(List.of(path), List.of(Coat.Fill.of("fill", Colour.WHITE))));
+        Shot before = shot(letters, line, other);
+
+        Shot ofLine = apply(
+                before, new LookEdits.CopyParts("line", List.of("other", "letters"), List.of(LookEdits.Part.COATS)));
+        Shot ofLetters =
+                apply(before, new LookEdits.CopyParts("letters", List.of("line"), List.of(LookEdits.Part.COATS)));
+        Shot off = apply(before, new LookEdits.RemoveParts(List.of("line"), List.of(LookEdits.Part.COATS)));
+
+        assertThat(ofLine.layer("other").orElseThrow().content()).isEqualTo(line.content());
+        assertThat(ofLine.layer("letters").orElseThrow()).isEqualTo(letters);
+        assertThat(ofLetters.layer("line").orElseThrow().content())
+                .isEqualTo(new Content.Shape(List.of(path), List.of(Coat.Fill.of("fill", Colour.parse("#aa0000")))));
+        assertThat(off.layer("line").orElseThrow().content()).isEqualTo(other.content());
     }
 }
