@@ -69,6 +69,7 @@ function seconds(length: number, rate: string) {
 /** What is being made for each project, by its id; looked at again for as long as there is anything. */
 const work = ref<Record<string, Job[]>>({});
 let timer: ReturnType<typeof setTimeout> | undefined;
+let left = false;
 
 async function watchWork() {
   const all = await Promise.all(
@@ -83,11 +84,15 @@ async function watchWork() {
     (p) => p.shots.length === 0 && Date.now() - Date.parse(p.changedAt) < 60_000,
   );
   if (Object.keys(work.value).length === 0 && !coming) return;
+  if (left) return;
   timer = setTimeout(() => void load().then(watchWork), 1000);
 }
 
 onMounted(() => void load().then(watchWork));
-onBeforeUnmount(() => clearTimeout(timer));
+onBeforeUnmount(() => {
+  left = true;
+  clearTimeout(timer);
+});
 </script>
 
 <template>

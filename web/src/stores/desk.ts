@@ -22,6 +22,12 @@ export const useDesk = defineStore('desk', () => {
 
   const askKeys = () => frames.askKeys(view.look, shot.shot?.length ?? 1, view.frame);
 
+  /** After the picture, which is what one waits for. */
+  function askProof() {
+    if (!frames.awaited) frames.askProof();
+    else watch(() => frames.awaited, frames.askProof, { once: true });
+  }
+
   function open(id: string) {
     void shot.load(id).then(() => {
       frames.connect(
@@ -29,8 +35,8 @@ export const useDesk = defineStore('desk', () => {
         (revision) => void shot.announced(revision),
         () => {
           askKeys();
-          frames.askProof();
           ask();
+          askProof();
         },
       );
     });
@@ -55,7 +61,7 @@ export const useDesk = defineStore('desk', () => {
     },
   );
 
-  watch(() => shot.view?.revision, frames.askProof);
+  watch(() => shot.view?.revision, askProof);
 
   /** Shows a change without keeping it; at most one for each picture of the screen. */
   function draft(change: Change) {

@@ -39,6 +39,7 @@ public final class FrameReader implements AutoCloseable {
     private final Probe probe;
     private final int level;
     private final boolean reducedHere;
+    private final boolean inBackground;
     private long position;
     private Optional<Reading> reading = Optional.empty();
     private Arrived shown;
@@ -49,6 +50,16 @@ public final class FrameReader implements AutoCloseable {
      * @param start the number of the first frame that {@link #next} gives
      */
     public FrameReader(Path file, Probe probe, int level, long start) {
+        this(file, probe, level, start, false);
+    }
+
+    /** Reads a file through from its first frame, and leaves the processor to whoever looks at pictures meanwhile. */
+    public static FrameReader inBackground(Path file, Probe probe, int level) {
+        return new FrameReader(file, probe, level, 0, true);
+    }
+
+    private FrameReader(Path file, Probe probe, int level, long start, boolean inBackground) {
+        this.inBackground = inBackground;
         this.file = file;
         this.probe = probe;
         this.level = level;
@@ -90,7 +101,8 @@ public final class FrameReader implements AutoCloseable {
     }
 
     private List<String> command(Optional<Double> from) {
-        List<String> c = new ArrayList<>(List.of(
+        List<String> c = new ArrayList<>(inBackground ? List.of("nice", "-n", "10") : List.of());
+        c.addAll(List.of(
                 "ffmpeg",
                 "-nostdin",
                 "-hide_banner",

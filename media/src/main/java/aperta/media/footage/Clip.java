@@ -10,4 +10,9 @@ import java.util.Optional;
  * @param content names what the file holds, the hash of its bytes
  * @param proxy half-size frames, one after the other
  */
-public record Clip(String content, Path file, Probe probe, Optional<Path> proxy) {}
+public record Clip(String content, Path file, Probe probe, Optional<Path> proxy) {
+    /** The same, read through since: with the frames that there are, and a proxy. */
+    public Clip imported(long frames, Optional<Path> madeProxy) {
+        return new Clip(content, file, probe.withFrames(frames), madeProxy);
+    }
+}

@@ -54,7 +54,7 @@ public final class Proxy {
             Path file, Probe probe, Optional<Path> into, LongConsumer progress, BooleanSupplier cancelled)
             throws IOException {
         long frames = 0;
-        try (FrameReader reader = new FrameReader(file, probe, 2, 0);
+        try (FrameReader reader = FrameReader.inBackground(file, probe, 2);
                 OutputStream out = into.isPresent()
                         ? new BufferedOutputStream(Files.newOutputStream(into.get()))
                         : OutputStream.nullOutputStream()) {

@@ -21,19 +21,21 @@ final class Hum implements Tone {
     public float[] samples() {
         int n = SECONDS * Mixdown.RATE;
         float[] out = new float[n * 2];
-        double[] air = new double[2];
-        for (int i = 0; i < n; i++) {
-            double t = (double) i / Mixdown.RATE;
-            double ends = Math.min(1, Math.min(t * 2, (SECONDS - t) * 2));
-            for (int c = 0; c < 2; c++) {
-                double sum = 0;
-                for (int k = 0; k < LOUD.length; k++) {
-                    double swell = 1 + 0.25 * StrictMath.sin(2 * Math.PI * (0.13 + 0.05 * k) * t + k + c);
-                    sum += LOUD[k] * swell * StrictMath.sin(2 * Math.PI * 50 * (k + 1) * t + 0.7 * k);
+        for (int c = 0; c < 2; c++) {
+            for (int k = 0; k < LOUD.length; k++) {
+                Partial hum = new Partial(LOUD[k], 50 * (k + 1), 0.7 * k, Double.POSITIVE_INFINITY, Mixdown.RATE);
+                Partial swell = new Partial(0.25, 0.13 + 0.05 * k, k + c, Double.POSITIVE_INFINITY, Mixdown.RATE);
+                for (int i = 0; i < n; i++) {
+                    out[i * 2 + c] += (float) (0.09 * (1 + swell.next()) * hum.next());
                 }
+            }
+            double air = 0;
+            for (int i = 0; i < n; i++) {
                 // White noise through a one-pole low pass of about 400 Hz.
-                air[c] += 0.05 * (Chance.of(71 + c, i, 0) * 2 - 1 - air[c]);
-                out[i * 2 + c] = (float) (ends * (0.09 * sum + 0.5 * air[c]));
+                air += 0.05 * (Chance.of(71 + c, i, 0) * 2 - 1 - air);
+                double t = (double) i / Mixdown.RATE;
+                double ends = Math.min(1, Math.min(t * 2, (SECONDS - t) * 2));
+                out[i * 2 + c] = (float) (ends * (out[i * 2 + c] + 0.5 * air));
             }
         }
         return out;

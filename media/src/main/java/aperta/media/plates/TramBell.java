@@ -35,27 +35,30 @@ final class TramBell implements Tone {
     public float[] samples() {
         int n = (int) (SECONDS * Mixdown.RATE);
         float[] out = new float[n * 2];
-        for (int i = 0; i < n; i++) {
-            double t = (double) i / Mixdown.RATE;
+        for (double stroke : STROKES) {
+            int first = (int) Math.ceil(stroke * Mixdown.RATE);
             for (int c = 0; c < 2; c++) {
-                double sum = 0;
-                for (double stroke : STROKES) {
-                    sum += t < stroke ? 0 : struck(t - stroke, c);
-                }
-                out[i * 2 + c] = (float) (0.3 * sum * Math.min(1, (SECONDS - t) * 8));
+                strike(out, first, c);
             }
+        }
+        for (int i = 0; i < n; i++) {
+            float fade = (float) (0.3 * Math.min(1, (SECONDS - (double) i / Mixdown.RATE) * 8));
+            out[2 * i] *= fade;
+            out[2 * i + 1] *= fade;
         }
         return out;
     }
 
     /** The channels differ by a shimmer of half a hertz, as two ears beside a bell do. */
-    private static double struck(double t, int channel) {
-        double sum = 0;
+    private static void strike(float[] out, int first, int channel) {
         for (int k = 0; k < PARTIALS.length; k++) {
             double[] p = PARTIALS[k];
             double pitch = PITCH * p[0] + (channel == 0 ? 0.25 : -0.25) * (k + 1);
-            sum += p[1] * StrictMath.exp(-t / p[2]) * StrictMath.sin(2 * Math.PI * pitch * t);
+            Partial partial = new Partial(p[1], pitch, 0, p[2], Mixdown.RATE);
+            for (int i = first; 2 * i < out.length; i++) {
+                double t = (double) (i - first) / Mixdown.RATE;
+                out[2 * i + channel] += (float) (partial.next() * Math.min(1, t * 900));
+            }
         }
-        return sum * Math.min(1, t * 900);
     }
 }

@@ -29,6 +29,7 @@ class FrameController {
     private final FrameService frames;
     private final MediaService media;
     private final Previews previews;
+    private final Object poster = new Object();
 
     FrameController(ShotService shots, FrameService frames, MediaService media) {
         this.media = media;
@@ -56,6 +57,13 @@ class FrameController {
     @GetMapping(path = "/poster.png", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> poster(@PathVariable UUID id) throws IOException {
         ShotService.Read read = shots.newest(id);
+        // One at a time: a page of cards must not hold up the desk.
+        synchronized (poster) {
+            return poster(id, read);
+        }
+    }
+
+    private ResponseEntity<byte[]> poster(UUID id, ShotService.Read read) throws IOException {
         double scale = Math.min(1, (double) POSTER_WIDTH / read.shot().format().width());
         return ResponseEntity.ok()
                 .eTag("\"" + id + "-" + read.revision() + "\"")

@@ -242,22 +242,20 @@ public class MediaService {
             if (known != null) {
                 return Optional.of(known);
             }
-            Optional<Clip> found = media.findById(u)
-                    .filter(m -> m.state == State.READY && (m.kind == Kind.VIDEO || m.kind == Kind.STILL))
-                    .map(this::open);
-            found.ifPresent(c -> clips.put(u, c));
-            return found;
+            Optional<MediaRow> row = media.findById(u)
+                    .filter(m -> m.state == State.READY && (m.kind == Kind.VIDEO || m.kind == Kind.STILL));
+            // Whoever asks meanwhile waits for the first, rather than to look into the file, too.
+            return row.map(m -> clips.computeIfAbsent(u, n -> open(m)));
         });
+    }
+
+    private Optional<Path> proxy(MediaRow row) {
+        return Optional.of(storage.proxy(row.hash)).filter(Files::exists);
     }
 
     private Clip open(MediaRow row) {
         Path file = Path.of(row.file);
-        Path proxy = storage.proxy(row.hash);
-        return new Clip(
-                row.hash,
-                file,
-                Probe.of(file).withFrames(row.frames),
-                Files.exists(proxy) ? Optional.of(proxy) : Optional.empty());
+        return new Clip(row.hash, file, Probe.of(file).withFrames(row.frames), proxy(row));
     }
 
     private Optional<byte[]> fontFile(String id) {
@@ -373,7 +371,7 @@ public class MediaService {
             r.state = State.READY;
             r.frames = frames;
             media.save(r);
-            clips.remove(id);
+            clips.computeIfPresent(id, (u, clip) -> clip.imported(frames, proxy(r)));
         });
     }
 
