@@ -52,8 +52,8 @@ function state(j: Job): string {
         v-model:value="output"
         block
         :options="[
-          { value: 'H264', label: 'H.264 for the edit' },
-          { value: 'PNG', label: 'PNG frames with alpha' },
+          { value: 'H264', label: 'H.264' },
+          { value: 'PNG', label: 'PNG frames, alpha' },
         ]"
       />
       <Checkbox v-if="work" v-model:checked="workOnly" class="work"
@@ -112,7 +112,6 @@ p {
 }
 ul {
   list-style: none;
-  margin: 0;
   padding: 0;
 }
 li {
