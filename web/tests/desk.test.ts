@@ -60,6 +60,7 @@ describe('a property', () => {
   const property = (extra: Partial<PropertyNow>): PropertyNow => ({
     name: 'place.opacity',
     label: 'Opacity',
+    section: 'whole',
     kind: 'number',
     unit: '%',
     least: 0,

@@ -5,16 +5,18 @@ import type { Layer } from '../api/client';
 import ToneCurveField from '../fields/ToneCurveField.vue';
 import type { CurvePoint } from '../lib/toneCurve';
 import { useDesk } from '../stores/desk';
-import { useFrames, type PropertyNow } from '../stores/frames';
+import { useFrames } from '../stores/frames';
 import { useShot } from '../stores/shot';
 import MaskSection from './MaskSection.vue';
 import PropertyRow from './PropertyRow.vue';
+import { useContent } from './sheet/useContent';
 
 /** What is visible of the layer: what it is cut by, and its masks. */
-const props = defineProps<{ layer: Layer; properties: PropertyNow[]; locked: boolean }>();
+const props = defineProps<{ layer: Layer; locked: boolean }>();
 const shot = useShot();
 const desk = useDesk();
 const frames = useFrames();
+const { properties } = useContent();
 
 const cutters = computed(() => [
   { value: '', label: 'nothing' },

@@ -12,6 +12,8 @@ import { useRecipes } from '../stores/recipes';
 import { useShot } from '../stores/shot';
 import { useTiming } from '../stores/timing';
 import { useView } from '../stores/view';
+import PropertyRow from './PropertyRow.vue';
+import { useContent } from './sheet/useContent';
 
 /** How the layer arrives or leaves: by an opening, by a pose it comes from or goes to, or by both. */
 const props = defineProps<{ layer: Layer; arriving: boolean; locked: boolean }>();
@@ -20,14 +22,19 @@ const view = useView();
 const desk = useDesk();
 const timing = useTiming();
 const recipes = useRecipes();
+const { of } = useContent();
 
 type Passage = NonNullable<Layer['arrive']>;
 type Pose = Passage['pose'];
-const way = computed(() => (props.arriving ? 'arrive' : 'leave'));
+const way = computed(() => (props.arriving ? ('arrive' as const) : ('leave' as const)));
 const passage = computed(() => props.layer[way.value] ?? undefined);
 const opening = computed(() => passage.value?.opening as Recipe | null | undefined);
 const descriptor = computed(() => recipes.opening(opening.value?.kind));
 const noun = computed(() => (props.arriving ? 'Arrival' : 'Departure'));
+/** What of the opening can be keyed. */
+const rows = computed(() =>
+  of(way.value).map((property) => ({ property, parameter: property.name.slice(way.value.length + 1) })),
+);
 const text = computed(() => props.layer.content.kind === 'text');
 
 function change(field: string, value: unknown): Change {
@@ -97,10 +104,22 @@ function unpack() {
       v-if="opening && descriptor"
       :descriptor="descriptor"
       :recipe="opening"
+      :own="rows.map((r) => r.parameter)"
       :disabled="locked"
       @draft="(r) => desk.draft(change('opening', r))"
       @commit="(r) => commit(noun, 'opening', r)"
-    />
+    >
+      <template #property="{ parameter }">
+        <template v-for="r in rows" :key="r.parameter">
+          <PropertyRow
+            v-if="r.parameter === parameter.name"
+            :property="r.property"
+            :label="parameter.label"
+            :locked="locked"
+          />
+        </template>
+      </template>
+    </RecipeFields>
     <div class="line">
       <span class="label">Length</span>
       <TimeField

@@ -3,6 +3,8 @@ import { Dropdown, Menu, MenuDivider, MenuItem, MenuItemGroup } from 'ant-design
 import { computed } from 'vue';
 import ColourField from '../fields/ColourField.vue';
 import NumberField from '../fields/NumberField.vue';
+import ToneCurveField from '../fields/ToneCurveField.vue';
+import type { CurvePoint } from '../lib/toneCurve';
 import { useDesk } from '../stores/desk';
 import type { PropertyNow } from '../stores/frames';
 import { keyed } from '../lib/layers';
@@ -21,7 +23,11 @@ const numeric = computed(() => props.property.kind === 'number' || props.propert
 
 const percent = computed(() => props.property.unit === '%');
 const factor = computed(() => (percent.value ? 100 : 1));
-const step = computed(() => (props.property.unit === '×' ? 0.01 : 1));
+/** How far one pixel of dragging goes: a hundredth in a small range, else one. */
+const step = computed(() => {
+  const { least, most, unit } = props.property;
+  return unit === '×' || (most - least) * factor.value <= 20 ? 0.01 : 1;
+});
 const name = computed(() => props.label ?? props.property.label);
 const pair = computed(() =>
   props.property.kind === 'point' ? (props.property.value as [number, number]) : undefined,
@@ -131,6 +137,15 @@ function toggleKey() {
       :label="name"
       @draft="draft"
       @commit="commit"
+    />
+    <ToneCurveField
+      v-else-if="property.kind === 'curve'"
+      :points="property.value as unknown as CurvePoint[]"
+      :drawn="property.drawn ?? []"
+      :disabled="locked"
+      @draft="draft"
+      @commit="commit"
+      @drop="desk.drop()"
     />
     <span v-else class="fields quiet">{{ property.keyed ? 'moves by keys' : 'on the Picture' }}</span>
     <button

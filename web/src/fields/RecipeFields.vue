@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import type { Descriptor, Parameter } from '../api/client';
 import type { Recipe } from '../lib/layers';
 import { useShot } from '../stores/shot';
+import SheetLine from './SheetLine.vue';
 import NumberField from './NumberField.vue';
 
 /** The parameters of something described, whatever it is. */
@@ -13,11 +14,14 @@ const props = defineProps<{
   disabled?: boolean;
   /** Names of the properties that can be followed, of the layer that the recipe names. */
   properties?: { value: string; label: string }[];
+  /** The names of those that have a row of their own, in the slot `property`. */
+  own?: string[];
 }>();
 const emit = defineEmits<{ draft: [recipe: Recipe]; commit: [recipe: Recipe] }>();
 const shot = useShot();
 
 const valueOf = (p: Parameter) => props.recipe[p.name] ?? p.standard;
+defineSlots<{ property(of: { parameter: Parameter }): unknown }>();
 const factor = (p: Parameter) => (p.unit === '%' ? 100 : 1);
 const withValue = (p: Parameter, value: unknown): Recipe => ({ ...props.recipe, [p.name]: value });
 const layers = computed(() => shot.everyLayer().map((l) => ({ value: l.id, label: l.name })));
@@ -26,58 +30,44 @@ const step = (p: Parameter) => ((p.most - p.least) * factor(p) <= 20 ? 0.01 : 1)
 </script>
 
 <template>
-  <div v-for="p in descriptor.parameters" :key="p.name" class="line">
-    <span class="label">{{ p.label }}</span>
-    <NumberField
-      v-if="p.kind === 'NUMBER' || p.kind === 'WHOLE'"
-      :value="(valueOf(p) as unknown as number) * factor(p)"
-      :label="p.label"
-      :unit="p.unit"
-      :least="p.least * factor(p)"
-      :most="p.most * factor(p)"
-      :step="p.kind === 'WHOLE' ? 1 : step(p)"
-      :decimals="p.kind === 'WHOLE' ? 0 : 2"
-      :disabled="disabled"
-      @draft="(v) => emit('draft', withValue(p, (p.kind === 'WHOLE' ? Math.round(v) : v) / factor(p)))"
-      @commit="(v) => emit('commit', withValue(p, (p.kind === 'WHOLE' ? Math.round(v) : v) / factor(p)))"
-    />
-    <Checkbox
-      v-else-if="p.kind === 'TRUTH'"
-      :checked="Boolean(valueOf(p))"
-      :disabled="disabled"
-      :aria-label="p.label"
-      @change="(e) => emit('commit', withValue(p, e.target.checked))"
-    />
-    <Select
-      v-else
-      size="small"
-      :aria-label="p.label"
-      :value="String(valueOf(p) ?? '')"
-      :disabled="disabled"
-      :options="
-        p.kind === 'LAYER'
-          ? layers
-          : p.kind === 'PROPERTY'
-            ? (properties ?? [])
-            : p.choices.map((c) => ({ value: c, label: c }))
-      "
-      @change="(v) => emit('commit', withValue(p, v))"
-    />
-  </div>
+  <template v-for="p in descriptor.parameters" :key="p.name">
+    <slot v-if="own?.includes(p.name)" name="property" :parameter="p"></slot>
+    <SheetLine v-else :label="p.label">
+      <NumberField
+        v-if="p.kind === 'NUMBER' || p.kind === 'WHOLE' || p.kind === 'ANGLE'"
+        :value="(valueOf(p) as unknown as number) * factor(p)"
+        :label="p.label"
+        :unit="p.unit"
+        :least="p.least * factor(p)"
+        :most="p.most * factor(p)"
+        :step="p.kind === 'WHOLE' ? 1 : step(p)"
+        :decimals="p.kind === 'WHOLE' ? 0 : 2"
+        :disabled="disabled"
+        @draft="(v) => emit('draft', withValue(p, (p.kind === 'WHOLE' ? Math.round(v) : v) / factor(p)))"
+        @commit="(v) => emit('commit', withValue(p, (p.kind === 'WHOLE' ? Math.round(v) : v) / factor(p)))"
+      />
+      <Checkbox
+        v-else-if="p.kind === 'TRUTH'"
+        :checked="Boolean(valueOf(p))"
+        :disabled="disabled"
+        :aria-label="p.label"
+        @change="(e) => emit('commit', withValue(p, e.target.checked))"
+      />
+      <Select
+        v-else
+        size="small"
+        :aria-label="p.label"
+        :value="String(valueOf(p) ?? '')"
+        :disabled="disabled"
+        :options="
+          p.kind === 'LAYER'
+            ? layers
+            : p.kind === 'PROPERTY'
+              ? (properties ?? [])
+              : p.choices.map((c) => ({ value: c, label: c }))
+        "
+        @change="(v) => emit('commit', withValue(p, v))"
+      />
+    </SheetLine>
+  </template>
 </template>
-
-<style scoped>
-.line {
-  display: grid;
-  grid-template-columns: 84px 1fr;
-  gap: 6px;
-  align-items: center;
-  min-height: 27px;
-}
-.label {
-  color: var(--quiet);
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-</style>

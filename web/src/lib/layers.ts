@@ -92,6 +92,8 @@ export function keyed(layer: Layer): KeyedProperty[] {
   }
   layer.masks.forEach((m) => look(m, `mask.${m.id}`, `${m.name} `));
   if (layer.cut) look(layer.cut.tone, 'cut', 'cut ');
+  look(layer.arrive?.opening ?? {}, 'arrive', 'arrival ');
+  look(layer.leave?.opening ?? {}, 'leave', 'departure ');
   return found;
 }
 

@@ -60,6 +60,8 @@ export const useAdding = defineStore('adding', () => {
     return add(names[kind], { kind: 'fill', size: [width, height], paint: paints[kind] });
   }
 
+  const adjustment = () => add('Adjustment', { kind: 'adjustment' });
+
   function media(m: Media) {
     const s = shot.shot;
     if (!s || m.kind === 'FONT') return Promise.resolve();
@@ -88,5 +90,5 @@ export const useAdding = defineStore('adding', () => {
     );
   }
 
-  return { text, words, fill, media };
+  return { text, words, fill, adjustment, media };
 });

@@ -10,7 +10,9 @@ export type Pair = [number, number];
 export interface PropertyNow {
   name: string;
   label: string;
-  kind: 'number' | 'point' | 'colour' | 'path';
+  /** The section of the Sheet that it stands in. */
+  section: 'look' | 'place' | 'whole' | 'mask' | 'cut' | 'arrive' | 'leave';
+  kind: 'number' | 'point' | 'colour' | 'path' | 'curve';
   unit: string;
   least: number;
   most: number;
@@ -19,6 +21,8 @@ export interface PropertyNow {
   /** How many signals it has. */
   signals: number;
   value?: number | Pair | string | number[];
+  /** What a curve of values gives from 0 to 1, in even steps. */
+  drawn?: number[];
 }
 
 /** A path by its property; the feathers of its points are in pixels of the path, `scale` each. */

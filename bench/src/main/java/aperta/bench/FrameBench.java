@@ -3,6 +3,7 @@ package aperta.bench;
 import aperta.core.picture.Bytes;
 import aperta.core.render.Cache;
 import aperta.core.render.Planner;
+import aperta.core.render.RecentCache;
 import aperta.core.render.Renderer;
 import aperta.core.render.Workers;
 import aperta.core.shot.Shot;
@@ -56,11 +57,11 @@ final class FrameBench {
             Planner planner = new Planner(sources, new FontShelf(id -> Optional.empty()));
             double[] cold = new double[40];
             double[] warm = new double[40];
-            Renderer kept = new Renderer(new Cache(1L << 30), workers);
+            Renderer kept = new Renderer(new RecentCache(1L << 30), workers);
             for (int round = 0; round < 2; round++) {
                 for (int i = 0; i < cold.length; i++) {
                     long frame = (i * 37L) % shot.length();
-                    Renderer fresh = new Renderer(new Cache(0), workers);
+                    Renderer fresh = new Renderer(Cache.NONE, workers);
                     cold[i] = Times.once(() -> frame(planner, fresh, shot, frame));
                     frame(planner, kept, shot, frame);
                     warm[i] = Times.once(() -> frame(planner, kept, shot, frame));

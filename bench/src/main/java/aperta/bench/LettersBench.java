@@ -102,8 +102,8 @@ final class LettersBench {
     private void matte(Path file) throws IOException {
         try (ClipSources sources = sources();
                 OutputStream to = Files.newOutputStream(file)) {
-            Shown words = new Renderer(new Cache(0), workers)
-                    .show(planner(sources).plan(new Moment(shot(), 0), "words", 1), 0);
+            Shown words =
+                    new Renderer(Cache.NONE, workers).show(planner(sources).plan(new Moment(shot(), 0), "words", 1), 0);
             Png.write(words, Bytes.See.MATTE, to);
         }
     }

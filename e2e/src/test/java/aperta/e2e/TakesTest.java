@@ -3,12 +3,12 @@ package aperta.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import aperta.core.colour.ToneCurve;
 import aperta.core.geometry.Point;
 import aperta.core.picture.Picture;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Shot;
-import aperta.core.shot.ToneCurve;
 import aperta.media.plates.Plates;
 import aperta.media.plates.Platform;
 import com.microsoft.playwright.Page;

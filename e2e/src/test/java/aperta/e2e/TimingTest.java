@@ -94,8 +94,8 @@ class TimingTest {
         desk.number("Turned", "30");
         Passage way = desk.find("TERMINUS").arrive().orElseThrow();
         assertThat(way.length()).isEqualTo(24);
-        assertThat(way.opening().orElseThrow().text("order")).isEqualTo("backward");
-        assertThat(way.opening().orElseThrow().number("turn")).isEqualTo(30);
+        assertThat(way.opening().orElseThrow().rest().text("order")).isEqualTo("backward");
+        assertThat(way.opening().orElseThrow().rest().number("turn")).isEqualTo(30);
         // The last letter is there first: on the way, the right of the word shows more than the left.
         double[] shares = desk.halves(12);
         assertThat(desk.halves(0)).containsExactly(0, 0);

@@ -20,7 +20,7 @@ final class Truth {
     static Picture alone(Shot shot, String layer, long frame) {
         Planner planner = new Planner(new ClipSources(id -> Optional.empty()), new FontShelf(id -> Optional.empty()));
         try (Workers workers = new Workers(2)) {
-            return new Renderer(new Cache(0), workers)
+            return new Renderer(Cache.NONE, workers)
                     .show(planner.plan(planner.moment(shot, frame), layer, 1), frame)
                     .picture();
         }

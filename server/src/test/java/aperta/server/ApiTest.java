@@ -752,13 +752,12 @@ class ApiTest {
     @Test
     void theApiIsTheOneInDocs() throws IOException {
         JsonObject now = call("GET", "/api/openapi", "").object();
-        JsonObject docs = ShotJson.parse(Files.readString(Path.of("../docs/openapi.json")));
-        if (!now.equals(docs)) {
-            Files.writeString(Path.of("target/openapi.json"), now.toString());
+        if (Boolean.getBoolean("aperta.docs")) {
+            Files.writeString(Path.of("../docs/openapi.json"), now.toString());
         }
         assertThat(now)
-                .as("copy server/target/openapi.json to docs/openapi.json")
-                .isEqualTo(docs);
+                .as("./aperta docs writes it anew")
+                .isEqualTo(ShotJson.parse(Files.readString(Path.of("../docs/openapi.json"))));
     }
 
     @Test

@@ -8,6 +8,7 @@ import aperta.core.shot.Layer;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Pace;
 import aperta.core.shot.Place;
+import aperta.core.shot.Property;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Span;
 import aperta.core.time.Animated;
@@ -77,14 +78,13 @@ public final class GroupEdits {
         private static Optional<String> whole(Shot shot, Layer g) {
             boolean cutter = shot.everyLayer().stream()
                     .anyMatch(l -> l.cut().filter(c -> c.by().equals(g.id())).isPresent());
-            Place p = g.place();
             if (cutter || g.cut().isPresent()) {
                 return Optional.of(cutter ? "cuts another layer" : "is cut as a whole");
             }
             if (!g.masks().isEmpty()) {
                 return Optional.of("has masks");
             }
-            if (!p.opacity().equals(Animated.of(1.0)) || !p.blur().equals(Animated.of(0.0))) {
+            if (Property.of(g).stream().anyMatch(p -> p.section() == Property.Section.WHOLE && !p.isNeutral(g))) {
                 return Optional.of("is faded or blurred as a whole");
             }
             if (g.arrive().isPresent() || g.leave().isPresent()) {

@@ -3,11 +3,9 @@ package aperta.core.edit;
 import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Place;
-import aperta.core.shot.Property;
+import aperta.core.shot.References;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Span;
-import aperta.core.time.Animated;
-import aperta.core.time.Signal;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -15,7 +13,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Function;
 import java.util.function.UnaryOperator;
 
 /** Layers taken away, doubled, put in another order and grouped. */
@@ -73,9 +70,7 @@ public final class LayerEdits {
                 if (gone.contains(layer.id())) {
                     continue;
                 }
-                Layer kept = following(layer, id -> gone.contains(id) ? Optional.empty() : Optional.of(id))
-                        .withCut(layer.cut().filter(c -> !gone.contains(c.by())))
-                        .withParent(layer.parent().filter(p -> !gone.contains(p)));
+                Layer kept = References.without(layer, gone);
                 if (layer.content() instanceof Content.Group group) {
                     kept = kept.withContent(new Content.Group(without(group.layers(), gone)));
                 }
@@ -118,10 +113,7 @@ public final class LayerEdits {
         }
 
         private static Layer renamed(Layer layer, Map<String, String> names) {
-            Layer next = following(layer, id -> Optional.of(names.getOrDefault(id, id)))
-                    .withIdentity(names.get(layer.id()), layer.name())
-                    .withParent(layer.parent().map(p -> names.getOrDefault(p, p)))
-                    .withCut(layer.cut().map(c -> c.withBy(names.getOrDefault(c.by(), c.by()))));
+            Layer next = References.renamed(layer, names).withIdentity(names.get(layer.id()), layer.name());
             return layer.content() instanceof Content.Group group
                     ? next.withContent(new Content.Group(
                             group.layers().stream().map(l -> renamed(l, names)).toList()))
@@ -202,18 +194,6 @@ public final class LayerEdits {
             next.add(0, layer);
             return shot.withLayers(next);
         }
-    }
-
-    /** A layer whose signals follow others than now; where there is no other, without those signals. */
-    private static Layer following(Layer layer, Function<String, Optional<String>> other) {
-        return Keys.changedAll(layer, new Keys.Change() {
-            @Override
-            public <T> Animated<T> of(Property<T> p, Animated<T> now) {
-                return now.withSignals(now.signals().stream()
-                        .flatMap(s -> Signal.Follow.following(s, other).stream())
-                        .toList());
-            }
-        });
     }
 
     private static Shot beside(Shot shot, String id, Layer added) {

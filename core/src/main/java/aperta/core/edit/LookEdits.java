@@ -1,8 +1,8 @@
 package aperta.core.edit;
 
+import aperta.core.colour.Colour;
 import aperta.core.shot.BlendMode;
 import aperta.core.shot.Coat;
-import aperta.core.shot.Colour;
 import aperta.core.shot.Content;
 import aperta.core.shot.Join;
 import aperta.core.shot.Layer;

@@ -1,6 +1,6 @@
 package aperta.core.edit;
 
-import aperta.core.recipe.Recipe;
+import aperta.core.shot.AnimatedRecipe;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
@@ -29,7 +29,7 @@ public final class PassageEdits {
     private PassageEdits() {}
 
     /** Sets how layers arrive or leave by an opening; a pose, a length and an ease that they have stay. */
-    public record SetOpening(List<String> layers, boolean arriving, Optional<Recipe> opening) implements Edit {
+    public record SetOpening(List<String> layers, boolean arriving, Optional<AnimatedRecipe> opening) implements Edit {
         @Override
         public Shot apply(Shot shot, Extents extents) {
             Shot next = shot;

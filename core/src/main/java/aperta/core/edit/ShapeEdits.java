@@ -1,11 +1,11 @@
 package aperta.core.edit;
 
+import aperta.core.colour.Colour;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.Coat;
-import aperta.core.shot.Colour;
 import aperta.core.shot.Content;
 import aperta.core.shot.Figures;
 import aperta.core.shot.Layer;

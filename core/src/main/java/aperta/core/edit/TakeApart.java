@@ -2,6 +2,7 @@ package aperta.core.edit;
 
 import aperta.core.geometry.Point;
 import aperta.core.shot.Content;
+import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Opened;
 import aperta.core.shot.Place;
@@ -29,7 +30,7 @@ public record TakeApart(String layer, Opened.Unit unit) implements Edit {
         }
         List<Layer> parts = new ArrayList<>();
         for (Extents.Piece piece : pieces) {
-            parts.add(part(now, text.part(piece.words()), piece, parts.size() + 1, extents));
+            parts.add(part(now, text.part(piece.words()), piece, parts.size() + 1, shot.format(), extents));
         }
         return shot.changing(layer, l -> l.withContent(new Content.Group(parts)));
     }
@@ -44,7 +45,7 @@ public record TakeApart(String layer, Opened.Unit unit) implements Edit {
     }
 
     /** The parts have the time of the group, so that keys of colours stay where they are. */
-    private Layer part(Layer now, Content.Text text, Extents.Piece piece, int number, Extents extents) {
+    private Layer part(Layer now, Content.Text text, Extents.Piece piece, int number, Format format, Extents extents) {
         Span s = now.span();
         Layer bare = Layer.of(
                 layer + "-" + number,
@@ -52,7 +53,7 @@ public record TakeApart(String layer, Opened.Unit unit) implements Edit {
                 text,
                 new Span(s.offset(), s.length(), s.offset()),
                 Place.at(piece.middle()));
-        Point middle = extents.opener().box(bare).centre();
+        Point middle = extents.opener().box(bare, format).centre();
         return bare.withPlace(bare.place().withAnchor(Animated.of(middle))).withMotionBlur(now.motionBlur());
     }
 }

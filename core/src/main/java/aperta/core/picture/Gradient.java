@@ -1,8 +1,8 @@
 package aperta.core.picture;
 
+import aperta.core.colour.Colour;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Point;
-import aperta.core.shot.Colour;
 import aperta.core.shot.Paint;
 import java.util.List;
 

@@ -1,6 +1,6 @@
 package aperta.core.picture;
 
-import aperta.core.shot.Colour;
+import aperta.core.colour.Colour;
 import aperta.core.shot.Light;
 
 /**

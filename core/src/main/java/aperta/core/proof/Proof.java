@@ -3,10 +3,10 @@ package aperta.core.proof;
 import aperta.core.picture.Bands;
 import aperta.core.picture.Picture;
 import aperta.core.recipe.Descriptor;
-import aperta.core.render.Cache;
 import aperta.core.render.ContentKey;
 import aperta.core.render.Plan;
 import aperta.core.render.Planner;
+import aperta.core.render.RecentCache;
 import aperta.core.render.Renderer;
 import aperta.core.render.Visibility;
 import aperta.core.shot.Moment;
@@ -75,7 +75,7 @@ public record Proof(List<Finding> findings) {
         Lane(Planner planner) {
             this.planner = planner;
             this.visibility = new Visibility(planner, Bands.IN_TURN);
-            Renderer renderer = new Renderer(new Cache(CACHE), Bands.IN_TURN);
+            Renderer renderer = new Renderer(new RecentCache(CACHE), Bands.IN_TURN);
             this.pictures = new Pictures(planner, renderer, 1);
             this.glances = new Pictures(planner, renderer, GLANCE);
         }

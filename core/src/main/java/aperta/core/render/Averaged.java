@@ -5,6 +5,7 @@ import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** The mean of what a layer looks like at several times: motion blur. */
 final class Averaged implements Step.Paints {
@@ -13,11 +14,28 @@ final class Averaged implements Step.Paints {
     private final Region domain;
     private final ContentKey key;
 
+    /** So many samples are painted at once; more are added up a few at a time, so that not all of them have to last. */
+    private static final int TOGETHER = 8;
+
     /**
-     * @param samples those that show anything
+     * The mean of samples.
+     *
+     * @param samples those that show anything, at least one
      * @param count of all samples
      */
-    Averaged(List<Step.Paints> samples, int count) {
+    static Step.Paints of(List<Step.Paints> samples, int count) {
+        if (samples.size() <= TOGETHER) {
+            return new Averaged(samples, count);
+        }
+        Optional<SampleSum> sum = Optional.empty();
+        for (int i = 0; i < samples.size(); i += TOGETHER) {
+            List<Step.Paints> some = samples.subList(i, Math.min(samples.size(), i + TOGETHER));
+            sum = Optional.of(new SampleSum(sum, some, count, i + TOGETHER >= samples.size()));
+        }
+        return sum.get();
+    }
+
+    private Averaged(List<Step.Paints> samples, int count) {
         this.samples = List.copyOf(samples);
         this.count = count;
         ContentKey.Builder k = ContentKey.of("averaged").number((long) count);

@@ -7,8 +7,16 @@ import aperta.core.picture.Region;
 
 /** A picture seen through a Gaussian. */
 final class Blurred extends Softened<Step.Paints, Picture> implements Step.Paints {
+    /** A smaller σ, in raster pixels, can't be seen. */
+    private static final double LEAST = 0.05;
+
+    /** The picture itself where the blur can't be seen. */
+    static Step.Paints of(Step.Paints source, double sigma) {
+        return sigma >= LEAST ? new Blurred(source, sigma) : source;
+    }
+
     /** @param sigma in raster pixels */
-    Blurred(Step.Paints source, double sigma) {
+    private Blurred(Step.Paints source, double sigma) {
         super("blurred", source, sigma);
     }
 

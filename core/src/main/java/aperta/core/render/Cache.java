@@ -1,44 +1,27 @@
 package aperta.core.render;
 
 import aperta.core.picture.Region;
-import java.util.Iterator;
-import java.util.LinkedHashMap;
-import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 
-/** Results by content key and region, the least recently used dropped first, bounded in bytes. */
-public final class Cache {
-    private record Name(ContentKey key, Region region) {}
-
-    private record Kept(Object result, long bytes) {}
-
-    private final long limit;
-    private final Map<Name, Kept> kept = new LinkedHashMap<>(64, 0.75f, true);
-    private long bytes;
-
-    /** @param limit in bytes; 0 keeps nothing */
-    public Cache(long limit) {
-        this.limit = limit;
-    }
-
-    synchronized Optional<Object> get(ContentKey key, Region region) {
-        return Optional.ofNullable(kept.get(new Name(key, region))).map(Kept::result);
-    }
-
-    synchronized void put(ContentKey key, Region region, Object result, long size) {
-        if (size > limit) {
-            return;
+/** Keeps results of steps, so that an unchanged step isn't made again. Safe for use by several threads. */
+public interface Cache {
+    /** Keeps nothing. */
+    Cache NONE = new Cache() {
+        @Override
+        public <T> Optional<T> find(Step.Made<T> step, Region needed) {
+            return Optional.empty();
         }
-        Kept before = kept.put(new Name(key, region), new Kept(result, size));
-        bytes += size - (before == null ? 0 : before.bytes);
-        Iterator<Kept> oldest = kept.values().iterator();
-        while (bytes > limit) {
-            bytes -= oldest.next().bytes;
-            oldest.remove();
-        }
-    }
 
-    public synchronized long bytes() {
-        return bytes;
-    }
+        @Override
+        public <T> T make(Step.Made<T> step, Region needed, Supplier<T> making) {
+            return making.get();
+        }
+    };
+
+    /** What is kept of a step, where it covers all that is needed; it may cover more. */
+    <T> Optional<T> find(Step.Made<T> step, Region needed);
+
+    /** What is kept of a step, or what is made now; who asks while another makes it may be given the other's. */
+    <T> T make(Step.Made<T> step, Region needed, Supplier<T> making);
 }

@@ -62,8 +62,8 @@ final class Clip implements Step.Paints {
 
     /** A frame is decoded whole. */
     @Override
-    public Region needs(Step input, Region wanted) {
-        return input.domain();
+    public Region needs(int input, Region wanted) {
+        return frame.domain();
     }
 
     @Override

@@ -11,7 +11,12 @@ final class Faded implements Step.Paints {
     private final float opacity;
     private final ContentKey key;
 
-    Faded(Step.Paints picture, float opacity) {
+    /** The picture itself at its whole opacity. */
+    static Step.Paints of(Step.Paints picture, double opacity) {
+        return opacity == 1 ? picture : new Faded(picture, (float) opacity);
+    }
+
+    private Faded(Step.Paints picture, float opacity) {
         this.picture = picture;
         this.opacity = opacity;
         this.key = ContentKey.of("faded").step(picture).number(opacity).key();

@@ -6,8 +6,16 @@ import aperta.core.picture.Region;
 
 /** A matte whose edge falls off as a Gaussian. */
 final class Feathered extends Softened<Step.Shades, Matte> implements Step.Shades {
+    /** A smaller σ, in raster pixels, can't be seen. */
+    private static final double LEAST = 0.05;
+
+    /** The matte itself where the blur can't be seen. */
+    static Step.Shades of(Step.Shades source, double sigma) {
+        return sigma >= LEAST ? new Feathered(source, sigma) : source;
+    }
+
     /** @param sigma in raster pixels */
-    Feathered(Step.Shades source, double sigma) {
+    private Feathered(Step.Shades source, double sigma) {
         super("feathered", source, sigma);
     }
 

@@ -1,12 +1,15 @@
 package aperta.core.render;
 
+import aperta.core.colour.Colour;
+import aperta.core.outline.Outline;
 import aperta.core.picture.Compose;
 import aperta.core.picture.Gradient;
 import aperta.core.picture.Matte;
 import aperta.core.picture.MatteMath;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
-import aperta.core.shot.Colour;
+import aperta.core.picture.Transfer;
+import aperta.core.shot.Light;
 import java.util.List;
 import java.util.Optional;
 
@@ -28,6 +31,18 @@ final class Filled implements Step.Paints, Step.Shades {
                 .number(colour.blue())
                 .number(colour.alpha())
                 .key();
+    }
+
+    /**
+     * An outline in one colour.
+     *
+     * @param inRaster in raster pixels
+     * @param opacity on top of the colour's own alpha; beyond 0 to 1 it counts as 0 or 1
+     */
+    static Filled of(Outline inRaster, Colour colour, double opacity, Light light) {
+        Colour lit = Transfer.of(light).toLight(colour);
+        double alpha = lit.alpha() * Math.min(1, Math.max(0, opacity));
+        return new Filled(new Covered(inRaster), new Colour(lit.red(), lit.green(), lit.blue(), alpha));
     }
 
     /** @param numbers all that the gradient was made from */

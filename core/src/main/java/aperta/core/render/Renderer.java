@@ -7,9 +7,14 @@ import aperta.core.picture.Region;
 import aperta.core.picture.Scratch;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
 
 /**
  * Carries out plans: first it asks, from the end backwards, which part of every step is needed; then it makes, in
@@ -36,7 +41,7 @@ public final class Renderer {
         Run run = new Run();
         run.order(plan.picture());
         run.ask(plan.picture(), plan.frame());
-        run.make();
+        run.make(plan.picture());
         return new Shown(plan, number, run, scratch, bands);
     }
 
@@ -45,7 +50,7 @@ public final class Renderer {
         Run run = new Run();
         run.order(step);
         run.ask(step, region);
-        run.make();
+        run.make(step);
         return run.shaded(step, region);
     }
 
@@ -53,6 +58,8 @@ public final class Renderer {
         private final List<Step> steps = new ArrayList<>();
         private final Map<ContentKey, Region> wanted = new HashMap<>();
         private final Map<ContentKey, Object> results = new HashMap<>();
+        /** What is needed no longer once a step has been made, by that step's key. */
+        private final Map<ContentKey, List<ContentKey>> released = new HashMap<>();
 
         /** Inputs before what uses them. */
         void order(Step step) {
@@ -63,37 +70,75 @@ public final class Renderer {
             steps.add(step);
         }
 
+        /** What is kept already needs nothing of its inputs. */
         void ask(Step root, Region frame) {
             wanted.put(root.key(), frame.intersect(root.domain()));
             for (int i = steps.size() - 1; i >= 0; i--) {
                 Step step = steps.get(i);
                 Region want = wanted.get(step.key());
-                for (Step input : step.inputs()) {
-                    if (!want.isEmpty()) {
-                        Region need = step.needs(input, want).intersect(input.domain());
-                        wanted.merge(input.key(), need, Region::union);
-                    }
+                if (want.isEmpty() || step instanceof Step.Made<?> made && isKept(made, want)) {
+                    continue;
+                }
+                List<Step> inputs = step.inputs();
+                for (int k = 0; k < inputs.size(); k++) {
+                    Step input = inputs.get(k);
+                    Region need = step.needs(k, want).intersect(input.domain());
+                    wanted.merge(input.key(), need, Region::union);
                 }
             }
         }
 
-        void make() {
+        private <T> boolean isKept(Step.Made<T> step, Region want) {
+            Optional<T> kept = cache.find(step, want);
+            kept.ifPresent(k -> results.put(step.key(), k));
+            return kept.isPresent();
+        }
+
+        void make(Step root) {
+            planRelease(root);
             for (Step step : steps) {
-                if (step instanceof Step.Made<?> made && !wanted.get(step.key()).isEmpty()) {
+                if (step instanceof Step.Made<?> made
+                        && !results.containsKey(step.key())
+                        && !wanted.get(step.key()).isEmpty()) {
                     make(made, wanted.get(step.key()));
+                    released.getOrDefault(step.key(), List.of()).forEach(results::remove);
                 }
             }
+        }
+
+        /** Finds the last step that is made from each result; those that the picture is painted from stay. */
+        private void planRelease(Step root) {
+            Map<ContentKey, Set<ContentKey>> paintedFrom = new HashMap<>();
+            Map<ContentKey, ContentKey> lastUse = new LinkedHashMap<>();
+            for (Step step : steps) {
+                Set<ContentKey> from = new LinkedHashSet<>();
+                for (Step input : step.inputs()) {
+                    if (input instanceof Step.Made<?>) {
+                        from.add(input.key());
+                    } else {
+                        from.addAll(paintedFrom.get(input.key()));
+                    }
+                }
+                paintedFrom.put(step.key(), from);
+                boolean makes = step instanceof Step.Made<?>
+                        && !results.containsKey(step.key())
+                        && !wanted.get(step.key()).isEmpty();
+                if (makes) {
+                    from.forEach(k -> lastUse.put(k, step.key()));
+                }
+            }
+            Set<ContentKey> shown = new HashSet<>(paintedFrom.get(root.key()));
+            shown.add(root.key());
+            lastUse.forEach((result, by) -> {
+                if (!shown.contains(result)) {
+                    released.computeIfAbsent(by, k -> new ArrayList<>()).add(result);
+                }
+            });
         }
 
         private <T> void make(Step.Made<T> step, Region needed) {
-            Optional<Object> kept = cache.get(step.key(), needed);
-            if (kept.isPresent()) {
-                results.put(step.key(), kept.get());
-                return;
-            }
-            T result = step.make(needed, this);
+            T result = step.lasts() ? cache.make(step, needed, () -> step.make(needed, this)) : step.make(needed, this);
             results.put(step.key(), result);
-            cache.put(step.key(), needed, result, step.bytes(result));
         }
 
         @Override
@@ -131,6 +176,11 @@ public final class Renderer {
                 step.shade(whole.view(tile), new Tile(scratch.get(), this));
             });
             return whole;
+        }
+
+        @Override
+        public void tile(Consumer<Tile> use) {
+            use.accept(new Tile(scratch.get(), this));
         }
 
         @Override

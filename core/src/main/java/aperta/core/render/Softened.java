@@ -33,7 +33,7 @@ abstract class Softened<S extends Step, T> implements Step.Made<T> {
     }
 
     @Override
-    public Region needs(Step input, Region wanted) {
+    public Region needs(int input, Region wanted) {
         return wanted.grown(Gaussian.reach(sigma));
     }
 

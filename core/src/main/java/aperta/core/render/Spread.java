@@ -36,7 +36,7 @@ final class Spread implements Step.Made<Matte>, Step.Shades {
     }
 
     @Override
-    public Region needs(Step input, Region wanted) {
+    public Region needs(int input, Region wanted) {
         return wanted.grown(reach);
     }
 

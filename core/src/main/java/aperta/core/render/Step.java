@@ -6,6 +6,7 @@ import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 
 /**
  * One step of a plan. It says first where it has anything and what it needs of its inputs, then computes exactly what
@@ -21,8 +22,12 @@ public interface Step {
         return List.of();
     }
 
-    /** The part of an input that is needed for {@code wanted}. */
-    default Region needs(Step input, Region wanted) {
+    /**
+     * The part of an input that is needed for {@code wanted}.
+     *
+     * @param input its place among {@link #inputs}
+     */
+    default Region needs(int input, Region wanted) {
         return wanted;
     }
 
@@ -60,6 +65,11 @@ public interface Step {
 
         /** What keeping the result costs. */
         long bytes(T result);
+
+        /** Whether the result is worth keeping for other frames. */
+        default boolean lasts() {
+            return true;
+        }
     }
 
     /** What a step that is made once may use. */
@@ -71,6 +81,9 @@ public interface Step {
 
         /** All of a matte's region at once. */
         Matte shaded(Shades step, Region region);
+
+        /** Hands out a thread's way through the plan. */
+        void tile(Consumer<Tile> use);
 
         Bands bands();
     }

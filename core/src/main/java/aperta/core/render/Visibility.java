@@ -39,7 +39,7 @@ public final class Visibility {
 
     public Visibility(Planner planner, Bands bands) {
         this.planner = planner;
-        this.renderer = new Renderer(new Cache(CACHE), bands);
+        this.renderer = new Renderer(new RecentCache(CACHE), bands);
     }
 
     /**

@@ -1,5 +1,6 @@
 package aperta.core.shot;
 
+import aperta.core.colour.Colour;
 import aperta.core.time.Animated;
 import aperta.core.time.Mix;
 import java.util.EnumMap;
@@ -72,6 +73,11 @@ public sealed interface Coat {
         private final double least;
         private final double most;
         private final double usual;
+
+        /** Whether the usual value does nothing to a line. */
+        boolean usuallyDoesNothing() {
+            return this != WIDTH && this != MITRE_LIMIT;
+        }
 
         Measure(String word, String label, String unit, double least, double most, double usual) {
             this.word = word;

@@ -1,12 +1,33 @@
 package aperta.core.shot;
 
+import aperta.core.colour.Colour;
 import aperta.core.geometry.Point;
 import aperta.core.time.Animated;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 
 /** What a layer shows. Its own space has the origin in the middle of it; that of a group is the space of the shot. */
 public sealed interface Content {
+    /** The layers that it holds, the uppermost first. */
+    default List<Layer> inside() {
+        return List.of();
+    }
+
+    /** Whether it can be seen, rather than only heard. */
+    default boolean isSeen() {
+        return true;
+    }
+
+    /** The id of the file that it comes from. */
+    default Optional<String> file() {
+        return Optional.empty();
+    }
+
+    /** The same from another file; where it comes from none, the same. */
+    default Content withFile(String media) {
+        return this;
+    }
 
     /**
      * Lines of type. The origin is the middle of the block: half way between the cap height of the first line and the
@@ -192,6 +213,16 @@ public sealed interface Content {
         Animated<Double> saturation();
 
         Pictured with(String media, Animated<Double> exposure, Animated<Double> saturation);
+
+        @Override
+        default Optional<String> file() {
+            return Optional.of(media());
+        }
+
+        @Override
+        default Pictured withFile(String other) {
+            return with(other, exposure(), saturation());
+        }
     }
 
     /** A moving clip. */
@@ -223,7 +254,22 @@ public sealed interface Content {
      *
      * @param level in decibels, 0 for as it was recorded
      */
-    record Sound(String media, Animated<Double> level) implements Content {}
+    record Sound(String media, Animated<Double> level) implements Content {
+        @Override
+        public boolean isSeen() {
+            return false;
+        }
+
+        @Override
+        public Optional<String> file() {
+            return Optional.of(media);
+        }
+
+        @Override
+        public Sound withFile(String other) {
+            return new Sound(other, level);
+        }
+    }
 
     /**
      * Paths with coats of paint on them.
@@ -271,10 +317,18 @@ public sealed interface Content {
     /** What lies in a group, once more: whatever is changed there is changed here too. */
     record Again(String group) implements Content {}
 
+    /** Nothing by itself: what is done to it is done to all that lies below it in its group. */
+    record Adjustment() implements Content {}
+
     /** Layers that are put together by themselves first and then behave like one; the first lies on top. */
     record Group(List<Layer> layers) implements Content {
         public Group {
             layers = List.copyOf(layers);
+        }
+
+        @Override
+        public List<Layer> inside() {
+            return layers;
         }
     }
 }

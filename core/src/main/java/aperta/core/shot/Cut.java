@@ -1,5 +1,6 @@
 package aperta.core.shot;
 
+import aperta.core.colour.ToneCurve;
 import aperta.core.time.Animated;
 import aperta.core.time.Mix;
 import java.util.function.DoubleUnaryOperator;

@@ -1,12 +1,8 @@
 package aperta.core.shot;
 
-import aperta.core.recipe.Recipe;
-import aperta.core.time.Animated;
-import aperta.core.time.Signal;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 
 /** Groups that are used again become groups of their own, whose layers have ids of their own. */
 final class Expansion {
@@ -40,7 +36,7 @@ final class Expansion {
     }
 
     private Layer expanded(Layer l, String prefix, Map<String, String> names) {
-        Layer named = prefix.isEmpty() ? l : renamed(l, names);
+        Layer named = prefix.isEmpty() ? l : References.renamed(l, names).withIdentity(names.get(l.id()), l.name());
         if (l.content() instanceof Content.Group g) {
             return named.withContent(new Content.Group(
                     g.layers().stream().map(i -> expanded(i, prefix, names)).toList()));
@@ -50,23 +46,5 @@ final class Expansion {
             return named.withContent(new Content.Group(expanded(g.layers(), named.id() + "/", Map.of())));
         }
         return named;
-    }
-
-    private static Layer renamed(Layer l, Map<String, String> names) {
-        Layer next = l.withIdentity(names.get(l.id()), l.name())
-                .withParent(l.parent().map(p -> names.getOrDefault(p, p)))
-                .withCut(l.cut().map(c -> new Cut(names.getOrDefault(c.by(), c.by()), c.with(), c.keep())));
-        for (Property<?> p : Property.of(next)) {
-            next = following(next, p, names);
-        }
-        return next;
-    }
-
-    private static <T> Layer following(Layer l, Property<T> p, Map<String, String> names) {
-        Animated<T> value = p.get().apply(l);
-        List<Recipe> signals = value.signals().stream()
-                .flatMap(s -> Signal.Follow.following(s, id -> Optional.of(names.getOrDefault(id, id))).stream())
-                .toList();
-        return signals.equals(value.signals()) ? l : p.set().apply(l, value.withSignals(signals));
     }
 }

@@ -3,6 +3,7 @@ package aperta.core.shot;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 
 /**
  * One layer of a shot.
@@ -133,6 +134,11 @@ public record Layer(
 
     public Layer withSolo(boolean other) {
         return with(d -> d.solo = other);
+    }
+
+    /** How it arrives and how it leaves, where it does. */
+    public List<Passage> passages() {
+        return Stream.of(arrive, leave).flatMap(Optional::stream).toList();
     }
 
     private Layer with(Consumer<Draft> change) {

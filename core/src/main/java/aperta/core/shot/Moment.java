@@ -111,7 +111,7 @@ public final class Moment {
     /** Whether the layer shows by itself: there, not hidden, not merely a cutter, not silenced by another's solo. */
     public boolean shows(Layer layer) {
         return of(layer.id()).exists()
-                && !(layer.content() instanceof Content.Sound)
+                && layer.content().isSeen()
                 && !layer.hidden()
                 && (layer.alsoShown() || !cutters.contains(layer.id()))
                 && (!soloed || soloed(layer));
@@ -221,8 +221,8 @@ public final class Moment {
         List<Mask> standing = new ArrayList<>();
         Optional<Opened.Pieces> pieces = Optional.empty();
         List<Passage.Way> ways = new ArrayList<>();
-        Passage.arriving(layer, t.own).ifPresent(ways::add);
-        Passage.leaving(layer, t.own).ifPresent(ways::add);
+        Passage.arriving(rest, t.own).ifPresent(ways::add);
+        Passage.leaving(rest, t.own).ifPresent(ways::add);
         for (Passage.Way way : ways) {
             Opened opened = opened(rest, way, parentToShot);
             pose = pose.and(way.passage().pose().towardsRest(way.share())).and(opened.pose());
@@ -248,7 +248,7 @@ public final class Moment {
         return way.passage()
                 .opening()
                 .map(recipe -> opener.opened(
-                        recipe,
+                        recipe.rest(),
                         way,
                         new Opener.Subject(rest, restBox(rest), rest.place().toParent(0), parentToShot, shot.format())))
                 .orElse(Opened.REST);
@@ -257,7 +257,7 @@ public final class Moment {
     /** The box around all that a layer shows at rest, in its own space. */
     private Box restBox(Layer rest) {
         if (!(rest.content() instanceof Content.Group group)) {
-            return opener.box(rest);
+            return opener.box(rest, shot.format());
         }
         Box box = Box.EMPTY;
         for (Layer inside : group.layers()) {

@@ -19,8 +19,8 @@ public interface Opener {
     /** What an opening makes of a layer. */
     Opened opened(Recipe opening, Passage.Way way, Subject subject);
 
-    /** The box around what a layer that isn't a group shows, in its own space, its values being fixed. */
-    Box box(Layer still);
+    /** The box around what a layer that isn't a group shows, in its own space, its values being fixed; in a shot of a format. */
+    Box box(Layer still, Format format);
 
     /** No layer has a size and every opening leaves it at rest. */
     Opener AT_REST = new Opener() {
@@ -30,7 +30,7 @@ public interface Opener {
         }
 
         @Override
-        public Box box(Layer still) {
+        public Box box(Layer still, Format format) {
             return Box.EMPTY;
         }
     };

@@ -1,5 +1,6 @@
 package aperta.core.shot;
 
+import aperta.core.colour.Colour;
 import aperta.core.geometry.Point;
 import aperta.core.time.Animated;
 import java.util.List;

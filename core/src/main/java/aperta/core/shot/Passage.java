@@ -1,6 +1,5 @@
 package aperta.core.shot;
 
-import aperta.core.recipe.Recipe;
 import aperta.core.time.Ease;
 import aperta.core.time.Rate;
 import java.util.Optional;
@@ -17,7 +16,7 @@ import java.util.Optional;
  * @param pose what it comes from, or goes to
  * @param opening a recipe for more than a pose, such as a wipe
  */
-public record Passage(long length, long delay, Ease ease, Pose pose, Optional<Recipe> opening) {
+public record Passage(long length, long delay, Ease ease, Pose pose, Optional<AnimatedRecipe> opening) {
     public Passage {
         if (length < 1 || length > Shot.LONGEST || delay < 0 || delay > Shot.LONGEST) {
             throw new IllegalArgumentException(
@@ -35,7 +34,7 @@ public record Passage(long length, long delay, Ease ease, Pose pose, Optional<Re
         return new Passage(other, delay, ease, pose, opening);
     }
 
-    public Passage withOpening(Optional<Recipe> other) {
+    public Passage withOpening(Optional<AnimatedRecipe> other) {
         return new Passage(length, delay, ease, pose, other);
     }
 

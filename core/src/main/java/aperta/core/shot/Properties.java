@@ -1,8 +1,11 @@
 package aperta.core.shot;
 
+import aperta.core.geometry.Point;
+import aperta.core.shot.Property.Section;
 import aperta.core.time.Animated;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.Function;
@@ -15,9 +18,11 @@ final class Properties {
     private static final List<Property<?>> SOUND = List.of(Property.number(
             "sound.level",
             "Level",
+            Section.LOOK,
             "dB",
             -60,
             24,
+            Optional.of(0.0),
             l -> ((Content.Sound) l.content()).level(),
             (l, v) -> l.withContent(new Content.Sound(((Content.Sound) l.content()).media(), v))));
 
@@ -25,18 +30,22 @@ final class Properties {
             Property.number(
                     "picture.exposure",
                     "Exposure",
+                    Section.LOOK,
                     "stops",
                     -10,
                     10,
+                    Optional.of(0.0),
                     l -> pictured(l).exposure(),
                     (l, v) -> l.withContent(
                             pictured(l).with(pictured(l).media(), v, pictured(l).saturation()))),
             Property.number(
                     "picture.saturation",
                     "Saturation",
+                    Section.LOOK,
                     "%",
                     0,
                     4,
+                    Optional.of(1.0),
                     l -> pictured(l).saturation(),
                     (l, v) -> l.withContent(
                             pictured(l).with(pictured(l).media(), pictured(l).exposure(), v))));
@@ -49,58 +58,70 @@ final class Properties {
             Property.point(
                     "place.position",
                     "Position",
+                    Section.PLACE,
                     "px",
                     -FAR,
                     FAR,
+                    Optional.empty(),
                     l -> l.place().position(),
                     (l, v) -> l.withPlace(l.place().withPosition(v))),
             Property.point(
                     "place.scale",
                     "Scale",
+                    Section.PLACE,
                     "%",
                     -1000,
                     1000,
+                    Optional.of(new Point(1, 1)),
                     l -> l.place().scale(),
                     (l, v) -> l.withPlace(l.place().withScale(v))),
             Property.number(
                     "place.rotation",
                     "Rotation",
+                    Section.PLACE,
                     "°",
                     -FAR,
                     FAR,
+                    Optional.of(0.0),
                     l -> l.place().rotation(),
                     (l, v) -> l.withPlace(l.place().withRotation(v))),
             Property.point(
                     "place.anchor",
                     "Anchor",
+                    Section.PLACE,
                     "px",
                     -FAR,
                     FAR,
+                    Optional.empty(),
                     l -> l.place().anchor(),
                     (l, v) -> l.withPlace(l.place().withAnchor(v))),
             Property.number(
                     "place.opacity",
                     "Opacity",
+                    Section.WHOLE,
                     "%",
                     0,
                     1,
+                    Optional.of(1.0),
                     l -> l.place().opacity(),
                     (l, v) -> l.withPlace(l.place().withOpacity(v))),
             Property.number(
                     "place.blur",
                     "Blur",
+                    Section.WHOLE,
                     "px",
                     0,
                     1000,
+                    Optional.of(0.0),
                     l -> l.place().blur(),
                     (l, v) -> l.withPlace(l.place().withBlur(v))));
 
     private static final List<Property<?>> CUT = List.of(
-            cut("cut.black", "Black point", "%", -1, 2, Cut.Tone::black, Cut.Tone::withBlack),
-            cut("cut.white", "White point", "%", -1, 2, Cut.Tone::white, Cut.Tone::withWhite),
-            cut("cut.gamma", "Gamma", "", 0.01, 100, Cut.Tone::gamma, Cut.Tone::withGamma),
-            cut("cut.spread", "Spread", "px", -200, 200, Cut.Tone::spread, Cut.Tone::withSpread),
-            cut("cut.blur", "Blur of the cut", "px", 0, 1000, Cut.Tone::blur, Cut.Tone::withBlur));
+            cut("cut.black", "Black point", "%", -1, 2, Optional.of(0.0), Cut.Tone::black, Cut.Tone::withBlack),
+            cut("cut.white", "White point", "%", -1, 2, Optional.of(1.0), Cut.Tone::white, Cut.Tone::withWhite),
+            cut("cut.gamma", "Gamma", "", 0.01, 100, Optional.of(1.0), Cut.Tone::gamma, Cut.Tone::withGamma),
+            cut("cut.spread", "Spread", "px", -200, 200, Optional.of(0.0), Cut.Tone::spread, Cut.Tone::withSpread),
+            cut("cut.blur", "Blur of the cut", "px", 0, 1000, Optional.of(0.0), Cut.Tone::blur, Cut.Tone::withBlur));
 
     private static Property<Double> cut(
             String name,
@@ -108,12 +129,14 @@ final class Properties {
             String unit,
             double least,
             double most,
+            Optional<Double> neutral,
             Function<Cut.Tone, Animated<Double>> get,
             BiFunction<Cut.Tone, Animated<Double>, Cut.Tone> set) {
-        return Property.number(name, label, unit, least, most, l -> get.apply(cut(l).tone()), (l, v) -> {
-            Cut cut = cut(l);
-            return l.withCut(Optional.of(cut.withTone(set.apply(cut.tone(), v))));
-        });
+        return Property.number(
+                name, label, Section.CUT, unit, least, most, neutral, l -> get.apply(cut(l).tone()), (l, v) -> {
+                    Cut cut = cut(l);
+                    return l.withCut(Optional.of(cut.withTone(set.apply(cut.tone(), v))));
+                });
     }
 
     private static Cut cut(Layer layer) {
@@ -121,24 +144,29 @@ final class Properties {
     }
 
     private static final List<Property<?>> TEXT = List.of(
-            text("text.size", "Size", "px", 1, 4000, Content.Text::size, Content.Text::withSize),
+            text("text.size", "Size", "px", 1, 4000, Optional.empty(), Content.Text::size, Content.Text::withSize),
             text(
                     "text.tracking",
                     "Tracking",
                     "‰ em",
                     -1000,
                     10_000,
+                    Optional.of(0.0),
                     Content.Text::tracking,
                     Content.Text::withTracking),
-            text("text.leading", "Leading", "×", 0, 10, Content.Text::leading, Content.Text::withLeading),
-            new Property<>(
+            text(
+                    "text.leading",
+                    "Leading",
+                    "×",
+                    0,
+                    10,
+                    Optional.empty(),
+                    Content.Text::leading,
+                    Content.Text::withLeading),
+            Property.colour(
                     "text.fill",
                     "Fill",
-                    Property.Kind.COLOUR,
-                    "",
-                    0,
-                    1,
-                    Colour.MIX,
+                    Section.LOOK,
                     l -> text(l).fill(),
                     (l, v) -> l.withContent(text(l).withFill(v))),
             text(
@@ -147,44 +175,54 @@ final class Properties {
                     "%",
                     0,
                     1,
+                    Optional.of(1.0),
                     Content.Text::fillOpacity,
                     Content.Text::withFillOpacity),
-            new Property<>(
+            Property.colour(
                     "text.edge",
                     "Edge",
-                    Property.Kind.COLOUR,
-                    "",
-                    0,
-                    1,
-                    Colour.MIX,
+                    Section.LOOK,
                     l -> text(l).edge(),
                     (l, v) -> l.withContent(text(l).withEdge(v))),
-            text("text.edgeWidth", "Edge width", "px", 0, 1000, Content.Text::edgeWidth, Content.Text::withEdgeWidth),
+            text(
+                    "text.edgeWidth",
+                    "Edge width",
+                    "px",
+                    0,
+                    1000,
+                    Optional.of(0.0),
+                    Content.Text::edgeWidth,
+                    Content.Text::withEdgeWidth),
             text(
                     "text.edgeOpacity",
                     "Edge opacity",
                     "%",
                     0,
                     1,
+                    Optional.of(1.0),
                     Content.Text::edgeOpacity,
                     Content.Text::withEdgeOpacity));
 
     private Properties() {}
 
+    /** The properties of each kind of content. */
+    private static final Map<Class<? extends Content>, Function<Layer, List<Property<?>>>> CONTENT = Map.of(
+            Content.Text.class, l -> TEXT,
+            Content.Fill.class, l -> fill(fill(l).paint()),
+            Content.Shape.class, l -> shape(shape(l)),
+            Content.Footage.class, l -> PICTURED,
+            Content.Still.class, l -> PICTURED,
+            Content.Sound.class, l -> SOUND,
+            Content.Group.class, l -> List.of(),
+            Content.Again.class, l -> List.of(),
+            Content.Adjustment.class, l -> List.of());
+
     static List<Property<?>> of(Layer layer) {
-        if (layer.content() instanceof Content.Sound) {
-            return SOUND;
+        List<Property<?>> content = CONTENT.get(layer.content().getClass()).apply(layer);
+        if (!layer.content().isSeen()) {
+            return content;
         }
-        List<Property<?>> all = new ArrayList<>();
-        if (layer.content() instanceof Content.Text) {
-            all.addAll(TEXT);
-        } else if (layer.content() instanceof Content.Fill fill) {
-            all.addAll(fill(fill.paint()));
-        } else if (layer.content() instanceof Content.Shape shape) {
-            all.addAll(shape(shape));
-        } else if (layer.content() instanceof Content.Pictured) {
-            all.addAll(PICTURED);
-        }
+        List<Property<?>> all = new ArrayList<>(content);
         all.addAll(PLACE);
         for (Mask mask : layer.masks()) {
             all.addAll(mask(mask.id(), mask.name()));
@@ -192,7 +230,30 @@ final class Properties {
         if (layer.cut().isPresent()) {
             all.addAll(CUT);
         }
+        all.addAll(opening(layer, true));
+        all.addAll(opening(layer, false));
         return all;
+    }
+
+    /** What can be keyed of the opening by which a layer arrives or leaves. */
+    private static List<Property<?>> opening(Layer layer, boolean arriving) {
+        return passage(layer, arriving)
+                .flatMap(Passage::opening)
+                .map(o -> o.properties(
+                        arriving ? "arrive." : "leave.",
+                        arriving ? "Arrival" : "Departure",
+                        arriving ? Section.ARRIVE : Section.LEAVE,
+                        l -> passage(l, arriving).flatMap(Passage::opening).orElseThrow(),
+                        (l, v) -> with(l, arriving, passage(l, arriving).map(p -> p.withOpening(Optional.of(v))))))
+                .orElse(List.of());
+    }
+
+    private static Optional<Passage> passage(Layer layer, boolean arriving) {
+        return arriving ? layer.arrive() : layer.leave();
+    }
+
+    private static Layer with(Layer layer, boolean arriving, Optional<Passage> passage) {
+        return arriving ? layer.withArrive(passage) : layer.withLeave(passage);
     }
 
     private static Property<Double> text(
@@ -201,14 +262,17 @@ final class Properties {
             String unit,
             double least,
             double most,
+            Optional<Double> neutral,
             Function<Content.Text, Animated<Double>> get,
             BiFunction<Content.Text, Animated<Double>, Content.Text> set) {
         return Property.number(
                 name,
                 label,
+                Section.LOOK,
                 unit,
                 least,
                 most,
+                neutral,
                 l -> get.apply(text(l)),
                 (l, v) -> l.withContent(set.apply(text(l), v)));
     }
@@ -226,37 +290,39 @@ final class Properties {
         all.add(Property.point(
                 "fill.size",
                 "Size",
+                Section.LOOK,
                 "px",
                 0,
                 FAR,
+                Optional.empty(),
                 l -> fill(l).size(),
                 (l, v) -> l.withContent(new Content.Fill(v, fill(l).paint()))));
         if (paint instanceof Paint.Solid) {
-            all.add(new Property<>(
+            all.add(Property.colour(
                     "fill.colour",
                     "Colour",
-                    Property.Kind.COLOUR,
-                    "",
-                    0,
-                    1,
-                    Colour.MIX,
+                    Section.LOOK,
                     l -> ((Paint.Solid) fill(l).paint()).colour(),
                     (l, v) -> painted(l, new Paint.Solid(v))));
         } else if (paint instanceof Paint.Linear linear) {
             all.add(Property.point(
                     "fill.from",
                     "From",
+                    Section.LOOK,
                     "px",
                     -FAR,
                     FAR,
+                    Optional.empty(),
                     l -> ((Paint.Linear) fill(l).paint()).from(),
                     (l, v) -> painted(l, new Paint.Linear(v, ((Paint.Linear) fill(l).paint()).to(), linear.stops()))));
             all.add(Property.point(
                     "fill.to",
                     "To",
+                    Section.LOOK,
                     "px",
                     -FAR,
                     FAR,
+                    Optional.empty(),
                     l -> ((Paint.Linear) fill(l).paint()).to(),
                     (l, v) ->
                             painted(l, new Paint.Linear(((Paint.Linear) fill(l).paint()).from(), v, linear.stops()))));
@@ -264,18 +330,22 @@ final class Properties {
             all.add(Property.point(
                     "fill.centre",
                     "Centre",
+                    Section.LOOK,
                     "px",
                     -FAR,
                     FAR,
+                    Optional.empty(),
                     l -> ((Paint.Radial) fill(l).paint()).centre(),
                     (l, v) -> painted(
                             l, new Paint.Radial(v, ((Paint.Radial) fill(l).paint()).radius(), radial.stops()))));
             all.add(Property.number(
                     "fill.radius",
                     "Radius",
+                    Section.LOOK,
                     "px",
                     0,
                     FAR,
+                    Optional.empty(),
                     l -> ((Paint.Radial) fill(l).paint()).radius(),
                     (l, v) -> painted(
                             l, new Paint.Radial(((Paint.Radial) fill(l).paint()).centre(), v, radial.stops()))));
@@ -291,35 +361,30 @@ final class Properties {
         List<Property<?>> all = new ArrayList<>();
         for (Content.Shape.Path path : shape.paths()) {
             String id = path.id();
-            all.add(new Property<>(
+            all.add(Property.path(
                     "path." + id,
                     path.name(),
-                    Property.Kind.PATH,
-                    "px",
-                    -FAR,
+                    Section.LOOK,
                     FAR,
-                    BezierPath.MIX,
                     l -> only(shape(l).paths(), p -> p.id().equals(id)).path(),
                     (l, v) -> l.withContent(shape(l).withPath(only(shape(l).paths(), p -> p.id().equals(id))
                             .withPath(v)))));
         }
         for (Coat coat : shape.coats()) {
-            all.add(new Property<>(
+            all.add(Property.colour(
                     "coat." + coat.id() + ".colour",
                     coat instanceof Coat.Fill ? "Fill" : "Stroke",
-                    Property.Kind.COLOUR,
-                    "",
-                    0,
-                    1,
-                    Colour.MIX,
+                    Section.LOOK,
                     l -> coat(l, coat.id()).colour(),
                     (l, v) -> l.withContent(shape(l).withCoat(coat(l, coat.id()).withColour(v)))));
             all.add(Property.number(
                     "coat." + coat.id() + ".opacity",
                     coat instanceof Coat.Fill ? "Fill opacity" : "Stroke opacity",
+                    Section.LOOK,
                     "%",
                     0,
                     1,
+                    Optional.of(1.0),
                     l -> coat(l, coat.id()).opacity(),
                     (l, v) -> l.withContent(shape(l).withCoat(coat(l, coat.id()).withOpacity(v)))));
             if (coat instanceof Coat.Stroke) {
@@ -335,9 +400,11 @@ final class Properties {
         return Property.number(
                 "coat." + coat + "." + measure.word(),
                 measure.label(),
+                Section.LOOK,
                 measure.unit(),
                 measure.least(),
                 measure.most(),
+                Optional.of(measure.usual()).filter(u -> measure.usuallyDoesNothing()),
                 l -> ((Coat.Stroke) coat(l, coat)).measure(measure),
                 (l, v) -> l.withContent(shape(l).withCoat(((Coat.Stroke) coat(l, coat)).with(measure, v))));
     }
@@ -356,38 +423,41 @@ final class Properties {
 
     private static List<Property<?>> mask(String id, String name) {
         return List.of(
-                new Property<>(
+                Property.path(
                         "mask." + id + ".path",
                         name + " path",
-                        Property.Kind.PATH,
-                        "px",
-                        -FAR,
+                        Section.MASK,
                         FAR,
-                        BezierPath.MIX,
                         l -> mask(l, id).path(),
                         (l, v) -> masked(l, mask(l, id).withPath(v))),
                 Property.number(
                         "mask." + id + ".outset",
                         name + " outset",
+                        Section.MASK,
                         "px",
                         -4000,
                         4000,
+                        Optional.of(0.0),
                         l -> mask(l, id).outset(),
                         (l, v) -> masked(l, mask(l, id).withOutset(v))),
                 Property.number(
                         "mask." + id + ".feather",
                         name + " feather",
+                        Section.MASK,
                         "px",
                         0,
                         2000,
+                        Optional.of(0.0),
                         l -> mask(l, id).feather(),
                         (l, v) -> masked(l, mask(l, id).withFeather(v))),
                 Property.number(
                         "mask." + id + ".opacity",
                         name + " opacity",
+                        Section.MASK,
                         "%",
                         0,
                         1,
+                        Optional.of(1.0),
                         l -> mask(l, id).opacity(),
                         (l, v) -> masked(l, mask(l, id).withOpacity(v))));
     }

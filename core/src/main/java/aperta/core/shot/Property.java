@@ -1,5 +1,6 @@
 package aperta.core.shot;
 
+import aperta.core.colour.Colour;
 import aperta.core.geometry.Point;
 import aperta.core.time.Animated;
 import aperta.core.time.Key;
@@ -15,16 +16,20 @@ import java.util.function.Function;
  *
  * @param name unique within a layer, such as {@code place.opacity}
  * @param label for people
+ * @param section of the Sheet that it stands in
  * @param unit {@code px}, {@code °}, {@code %} (the value 1 is 100 %), {@code ×}, {@code ‰ em} or nothing
  * @param least and {@code most}: the range of every number of the value
+ * @param neutral the value that does nothing; where no value does nothing, nothing
  */
 public record Property<T>(
         String name,
         String label,
+        Section section,
         Kind kind,
         String unit,
         double least,
         double most,
+        Optional<T> neutral,
         Mix<T> mix,
         Function<Layer, Animated<T>> get,
         BiFunction<Layer, Animated<T>, Layer> set) {
@@ -34,29 +39,78 @@ public record Property<T>(
         NUMBER,
         POINT,
         COLOUR,
-        PATH
+        PATH,
+        CURVE;
+
+        /** Whether values are made of numbers that can be followed, and moved by signals. */
+        public boolean isNumeric() {
+            return this == NUMBER || this == POINT;
+        }
+    }
+
+    /** A section of the Sheet. */
+    public enum Section {
+        LOOK,
+        /** What a layer hands on to those whose parent it is. */
+        PLACE,
+        /** What is done to the layer as a whole. */
+        WHOLE,
+        MASK,
+        CUT,
+        ARRIVE,
+        LEAVE
     }
 
     static Property<Double> number(
             String name,
             String label,
+            Section section,
             String unit,
             double least,
             double most,
+            Optional<Double> neutral,
             Function<Layer, Animated<Double>> get,
             BiFunction<Layer, Animated<Double>, Layer> set) {
-        return new Property<>(name, label, Kind.NUMBER, unit, least, most, Mix.NUMBER, get, set);
+        return new Property<>(name, label, section, Kind.NUMBER, unit, least, most, neutral, Mix.NUMBER, get, set);
     }
 
     static Property<Point> point(
             String name,
             String label,
+            Section section,
             String unit,
             double least,
             double most,
+            Optional<Point> neutral,
             Function<Layer, Animated<Point>> get,
             BiFunction<Layer, Animated<Point>, Layer> set) {
-        return new Property<>(name, label, Kind.POINT, unit, least, most, Mix.POINT, get, set);
+        return new Property<>(name, label, section, Kind.POINT, unit, least, most, neutral, Mix.POINT, get, set);
+    }
+
+    static Property<Colour> colour(
+            String name,
+            String label,
+            Section section,
+            Function<Layer, Animated<Colour>> get,
+            BiFunction<Layer, Animated<Colour>, Layer> set) {
+        return new Property<>(name, label, section, Kind.COLOUR, "", 0, 1, Optional.empty(), Mix.COLOUR, get, set);
+    }
+
+    static Property<BezierPath> path(
+            String name,
+            String label,
+            Section section,
+            double far,
+            Function<Layer, Animated<BezierPath>> get,
+            BiFunction<Layer, Animated<BezierPath>, Layer> set) {
+        return new Property<>(
+                name, label, section, Kind.PATH, "px", -far, far, Optional.empty(), BezierPath.MIX, get, set);
+    }
+
+    /** Whether the layer would look the same without it, at all times. */
+    public boolean isNeutral(Layer layer) {
+        Animated<T> value = get.apply(layer);
+        return neutral.isPresent() && value.isStill() && value.rest().equals(neutral.get());
     }
 
     /** The value at a frame of the layer's own time. */
@@ -101,7 +155,7 @@ public record Property<T>(
         if (value instanceof Point p) {
             return channel == 0 ? p.x() : p.y();
         }
-        throw new IllegalArgumentException("A colour or a path isn't a number.");
+        throw new IllegalArgumentException("Colours, paths and curves aren't numbers.");
     }
 
     /** Values that go on beyond their keys, or are moved by signals, stay in the property's range. */

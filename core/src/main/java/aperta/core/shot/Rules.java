@@ -168,8 +168,7 @@ public final class Rules {
         for (Layer layer : byId.values()) {
             for (Property<?> property : Property.of(layer)) {
                 for (Recipe signal : property.get().apply(layer).signals()) {
-                    boolean numbers = property.kind() == Property.Kind.NUMBER || property.kind() == Property.Kind.POINT;
-                    if (!numbers) {
+                    if (!property.kind().isNumeric()) {
                         broken.add("The " + property.label().toLowerCase(Locale.ROOT) + " of '" + layer.name()
                                 + "' isn't a number and can't have signals.");
                     } else if (signal.kind().equals("follow")) {
@@ -192,10 +191,7 @@ public final class Rules {
         Optional<Property<?>> followed = other == null
                 ? Optional.empty()
                 : Property.of(other).stream().filter(p -> p.name().equals(name)).findFirst();
-        boolean numbers = followed.isPresent()
-                && (followed.get().kind() == Property.Kind.NUMBER
-                        || followed.get().kind() == Property.Kind.POINT);
-        if (!numbers) {
+        if (followed.filter(p -> p.kind().isNumeric()).isEmpty()) {
             broken.add("The " + property.label().toLowerCase(Locale.ROOT) + " of '" + layer.name()
                     + "' follows something that isn't a number in this shot.");
             return;

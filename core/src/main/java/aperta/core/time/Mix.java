@@ -1,5 +1,7 @@
 package aperta.core.time;
 
+import aperta.core.colour.Colour;
+import aperta.core.colour.ToneCurve;
 import aperta.core.geometry.Point;
 import java.util.List;
 
@@ -7,6 +9,8 @@ import java.util.List;
 public interface Mix<T> {
     Mix<Double> NUMBER = new NumberMix();
     Mix<Point> POINT = new PathMix();
+    Mix<Colour> COLOUR = Colour::mix;
+    Mix<ToneCurve> CURVE = ToneCurve::mix;
 
     T mix(T a, T b, double t);
 

@@ -3,11 +3,7 @@ package aperta.core.time;
 import aperta.core.recipe.Descriptor;
 import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.function.Function;
 
 /** A kind of motion that is computed, not keyed, and added to a property. */
 public interface Signal {
@@ -155,18 +151,6 @@ public interface Signal {
 
     /** Another property. */
     final class Follow implements Signal {
-        /** A signal that follows another layer than it did, if it follows one; nothing where that has no other. */
-        public static Optional<Recipe> following(Recipe recipe, Function<String, Optional<String>> other) {
-            if (!recipe.kind().equals("follow")) {
-                return Optional.of(recipe);
-            }
-            return other.apply(recipe.text("layer")).map(layer -> {
-                Map<String, Object> values = new HashMap<>(recipe.values());
-                values.put("layer", layer);
-                return Recipe.of(new Follow().descriptor(), values);
-            });
-        }
-
         @Override
         public Descriptor descriptor() {
             return new Descriptor(

@@ -6,10 +6,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import aperta.core.colour.Colour;
 import aperta.core.geometry.Point;
 import aperta.core.render.Studio;
 import aperta.core.shot.BezierPath;
-import aperta.core.shot.Colour;
 import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Layer;

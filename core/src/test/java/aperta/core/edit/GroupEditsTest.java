@@ -8,14 +8,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import aperta.core.colour.Colour;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
+import aperta.core.picture.Picture;
 import aperta.core.recipe.Recipe;
 import aperta.core.render.Studio;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.Coat;
-import aperta.core.shot.Colour;
 import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Figures;
@@ -232,6 +233,36 @@ class GroupEditsTest {
         assertThat(bare.place()).isEqualTo(to.place());
         assertThat(bare.arrive()).isEmpty();
         assertThat(((Content.Text) bare.content()).fill()).isEqualTo(Animated.of(Colour.WHITE));
+    }
+
+    @Test
+    void aGroupThatIsUsedAgainKeepsTheToneOfItsCuts() {
+        Layer cutter = box("cutter", 40, 45, 20, 40, Colour.WHITE);
+        Layer cut = box("cut", 40, 45, 40, 40, Colour.WHITE)
+                .withCut(Optional.of(new Cut("cutter", Cut.With.SHAPE, Cut.Keep.INSIDE)
+                        .withTone(Cut.Tone.PLAIN.withSpread(Animated.of(4.0)))));
+        Point middle = new Point(80, 45);
+        Layer group = Layer.of(
+                "g",
+                "g",
+                new Content.Group(List.of(cut, cutter)),
+                Span.of(0, 48),
+                Place.at(middle).withAnchor(Animated.of(middle)));
+        Layer again = Layer.of(
+                "a",
+                "a",
+                new Content.Again("g"),
+                Span.of(0, 48),
+                Place.at(new Point(140, 45)).withAnchor(Animated.of(middle)));
+
+        Picture picture = new Studio().render(shot(group, again), 3);
+
+        for (int x = 20; x < 60; x++) {
+            assertThat(picture.at(x + 60, 45)).as("column %d", x).isEqualTo(picture.at(x, 45));
+        }
+        // The matte is 20 wide, and 4 more on either side.
+        assertThat(picture.at(27, 45)[3]).isCloseTo(1, within(1e-6f));
+        assertThat(picture.at(25, 45)[3]).isCloseTo(0, within(1e-6f));
     }
 
     @Test

@@ -6,10 +6,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import aperta.core.colour.Colour;
 import aperta.core.geometry.Point;
 import aperta.core.recipe.Recipe;
 import aperta.core.render.Studio;
-import aperta.core.shot.Colour;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Rules;

@@ -7,12 +7,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import aperta.core.colour.Colour;
 import aperta.core.geometry.Point;
 import aperta.core.opening.Openings;
 import aperta.core.picture.Picture;
 import aperta.core.recipe.Recipe;
 import aperta.core.render.Studio;
-import aperta.core.shot.Colour;
+import aperta.core.shot.AnimatedRecipe;
 import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Passage;
@@ -58,7 +59,8 @@ class PassageEditsTest {
                 .flatMap(o -> Stream.of(true, false)
                         .flatMap(arriving -> Stream.of(Pose.REST, far)
                                 .map(pose -> Arguments.of(
-                                        new Passage(9, 2, Ease.EASE_IN_OUT, pose, Optional.of(o)), arriving))));
+                                        new Passage(9, 2, Ease.EASE_IN_OUT, pose, Optional.of(AnimatedRecipe.of(o))),
+                                        arriving))));
     }
 
     private static Layer passing(Layer layer, Passage passage, boolean arriving) {
@@ -95,12 +97,14 @@ class PassageEditsTest {
 
     @Test
     void whatGoesByTheEaseTakesTwoKeysOnly() {
-        Passage fade = new Passage(9, 0, Ease.EASE_IN, Pose.REST, Optional.of(opening("fade", Map.of())));
+        Passage fade =
+                new Passage(9, 0, Ease.EASE_IN, Pose.REST, Optional.of(AnimatedRecipe.of(opening("fade", Map.of()))));
         Shot after = apply(
                 shot(passing(box("b", 40, 40, 9, 9, Colour.WHITE), fade, true)), new PassageEdits.Unpack("b", true));
         assertThat(after.layers().get(0).place().opacity().keys())
                 .containsExactly(new Key<>(0, 0.0, Ease.EASE_IN), new Key<>(9, 1.0, Ease.EASE_IN));
-        Passage wipe = new Passage(9, 0, Ease.EASE_IN, Pose.REST, Optional.of(opening("wipe", Map.of())));
+        Passage wipe =
+                new Passage(9, 0, Ease.EASE_IN, Pose.REST, Optional.of(AnimatedRecipe.of(opening("wipe", Map.of()))));
         Shot wiped = apply(
                 shot(passing(box("b", 40, 40, 9, 9, Colour.WHITE), wipe, false)), new PassageEdits.Unpack("b", false));
         assertThat(wiped.layers().get(0).masks().get(0).path().keys()).hasSize(2);
@@ -108,8 +112,12 @@ class PassageEditsTest {
 
     @Test
     void aCascadeOfAGroupIsWrittenIntoItsLayers() {
-        Passage cascade =
-                new Passage(12, 0, Ease.EASE_OUT, Pose.REST, Optional.of(opening("cascade", Map.of("turn", 30.0))));
+        Passage cascade = new Passage(
+                12,
+                0,
+                Ease.EASE_OUT,
+                Pose.REST,
+                Optional.of(AnimatedRecipe.of(opening("cascade", Map.of("turn", 30.0)))));
         Layer group = Layer.of(
                 "g",
                 "g",
@@ -129,7 +137,7 @@ class PassageEditsTest {
     @ValueSource(strings = {"letters", "words", "lines"})
     void aTextIsTakenApartForACascadeOfIt(String by) {
         Recipe turning = opening("cascade", Map.of("by", by, "turn", 30.0, "overlap", 0.4, "blur", 1.5));
-        Passage cascade = new Passage(12, 1, Ease.EASE_OUT, Pose.faded(0.5), Optional.of(turning));
+        Passage cascade = new Passage(12, 1, Ease.EASE_OUT, Pose.faded(0.5), Optional.of(AnimatedRecipe.of(turning)));
         Layer words = turned().withContent(Content.Text.of("TO THE\nHILL", "anton", 30)
                 .withTracking(Animated.of(200.0))
                 .withEdgeWidth(Animated.of(2.0)));
@@ -155,8 +163,8 @@ class PassageEditsTest {
         Recipe iris = opening("iris", Map.of());
         Shot set = apply(
                 shot(passing(turned(), old, true), b),
-                new PassageEdits.SetOpening(List.of("w", "b"), true, Optional.of(iris)));
-        assertThat(set.layers().get(0).arrive()).contains(old.withOpening(Optional.of(iris)));
+                new PassageEdits.SetOpening(List.of("w", "b"), true, Optional.of(AnimatedRecipe.of(iris))));
+        assertThat(set.layers().get(0).arrive()).contains(old.withOpening(Optional.of(AnimatedRecipe.of(iris))));
         assertThat(set.layers().get(1).arrive().orElseThrow().length()).isEqualTo(12);
         Shot gone = apply(set, new PassageEdits.Remove(List.of("w", "b"), true));
         assertThat(gone.layers().get(1)).isEqualTo(b);

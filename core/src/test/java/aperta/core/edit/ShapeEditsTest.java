@@ -6,12 +6,12 @@ import static aperta.core.render.Studio.word;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import aperta.core.colour.Colour;
 import aperta.core.geometry.Point;
 import aperta.core.picture.Picture;
 import aperta.core.render.Studio;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.Coat;
-import aperta.core.shot.Colour;
 import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Place;

@@ -8,11 +8,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import aperta.core.colour.Colour;
 import aperta.core.geometry.Point;
 import aperta.core.picture.Picture;
 import aperta.core.recipe.Recipe;
 import aperta.core.render.Studio;
-import aperta.core.shot.Colour;
+import aperta.core.shot.AnimatedRecipe;
 import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Moment;
@@ -43,7 +44,7 @@ class OpeningsTest {
     }
 
     private static Passage passage(Recipe opening) {
-        return new Passage(LENGTH, 0, Ease.EASE_IN_OUT, Pose.REST, Optional.of(opening));
+        return new Passage(LENGTH, 0, Ease.EASE_IN_OUT, Pose.REST, Optional.of(AnimatedRecipe.of(opening)));
     }
 
     private static double visible(Picture p) {
@@ -126,8 +127,12 @@ class OpeningsTest {
     @Test
     void aWipeUncoversInProportion() {
         Layer bar = box("b", 80, 45, 100, 20, Colour.WHITE)
-                .withArrive(Optional.of(
-                        new Passage(10, 0, Ease.LINEAR, Pose.REST, Optional.of(recipe("wipe", Map.of("angle", 0.0))))));
+                .withArrive(Optional.of(new Passage(
+                        10,
+                        0,
+                        Ease.LINEAR,
+                        Pose.REST,
+                        Optional.of(AnimatedRecipe.of(recipe("wipe", Map.of("angle", 0.0)))))));
         for (int n = 0; n <= 10; n++) {
             Picture p = studio.render(shot(bar), n);
             assertThat(visible(p)).isCloseTo(100 * 20 * n / 10.0, within(0.5));
@@ -143,7 +148,11 @@ class OpeningsTest {
     void aSlideComesOutFromBehindItsEdge() {
         Layer bar = box("b", 80, 45, 100, 20, Colour.WHITE)
                 .withArrive(Optional.of(new Passage(
-                        10, 0, Ease.LINEAR, Pose.REST, Optional.of(recipe("slide", Map.of("side", "left"))))));
+                        10,
+                        0,
+                        Ease.LINEAR,
+                        Pose.REST,
+                        Optional.of(AnimatedRecipe.of(recipe("slide", Map.of("side", "left")))))));
         double size = 100;
         for (int n = 1; n < 10; n++) {
             Picture p = studio.render(shot(bar), n);
@@ -195,14 +204,16 @@ class OpeningsTest {
     void aCascadeBringsLettersOneAfterAnother() {
         Recipe r = recipe("cascade", Map.of("overlap", 0.0, "y", 0.0));
         Layer word = word("w", "IIII", 60)
-                .withArrive(Optional.of(new Passage(8, 0, Ease.LINEAR, Pose.REST, Optional.of(r))));
+                .withArrive(Optional.of(new Passage(8, 0, Ease.LINEAR, Pose.REST, Optional.of(AnimatedRecipe.of(r)))));
         double whole = visible(studio.render(shot(word), 8));
         for (int n = 0; n <= 8; n++) {
             assertThat(visible(studio.render(shot(word), n))).isCloseTo(whole * n / 8, within(whole * 0.002));
         }
         Recipe back = recipe("cascade", Map.of("overlap", 0.0, "y", 0.0, "order", "backward"));
         Picture p = studio.render(
-                shot(word.withArrive(Optional.of(new Passage(8, 0, Ease.LINEAR, Pose.REST, Optional.of(back))))), 4);
+                shot(word.withArrive(
+                        Optional.of(new Passage(8, 0, Ease.LINEAR, Pose.REST, Optional.of(AnimatedRecipe.of(back)))))),
+                4);
         double left = 0;
         for (int y = 0; y < 90; y++) {
             for (int x = 0; x < 80; x++) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import aperta.core.colour.Colour;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.picture.Bands;
@@ -13,7 +14,6 @@ import aperta.core.picture.Region;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.Coat;
 import aperta.core.shot.Coat.Measure;
-import aperta.core.shot.Colour;
 import aperta.core.shot.Curve;
 import aperta.core.shot.Figures;
 import aperta.core.shot.PathLength;

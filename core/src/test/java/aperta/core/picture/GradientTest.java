@@ -3,9 +3,9 @@ package aperta.core.picture;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import aperta.core.colour.Colour;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Point;
-import aperta.core.shot.Colour;
 import aperta.core.shot.Paint;
 import java.awt.Color;
 import java.awt.LinearGradientPaint;

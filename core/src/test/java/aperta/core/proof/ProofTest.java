@@ -3,6 +3,7 @@ package aperta.core.proof;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import aperta.core.colour.Colour;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.opening.Openings;
@@ -10,8 +11,8 @@ import aperta.core.outline.Outline;
 import aperta.core.picture.Bands;
 import aperta.core.recipe.Recipe;
 import aperta.core.render.Studio;
+import aperta.core.shot.AnimatedRecipe;
 import aperta.core.shot.BezierPath;
-import aperta.core.shot.Colour;
 import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Format;
@@ -93,7 +94,7 @@ class ProofTest {
 
     private static Passage arrival(String opening, Map<String, ?> values) {
         Recipe recipe = Recipe.of(Openings.of(opening).descriptor(), values);
-        return new Passage(12, 0, Ease.LINEAR, Pose.REST, Optional.of(recipe));
+        return new Passage(12, 0, Ease.LINEAR, Pose.REST, Optional.of(AnimatedRecipe.of(recipe)));
     }
 
     private static Pose pose(Point shift, double scale, double opacity) {

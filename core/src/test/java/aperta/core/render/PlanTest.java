@@ -1,6 +1,5 @@
 package aperta.core.render;
 
-import static aperta.core.render.Studio.FRAME;
 import static aperta.core.render.Studio.box;
 import static aperta.core.render.Studio.clip;
 import static aperta.core.render.Studio.shot;
@@ -9,12 +8,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import aperta.core.colour.Colour;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
 import aperta.core.recipe.Recipe;
-import aperta.core.shot.Colour;
 import aperta.core.shot.Content;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
@@ -29,7 +28,6 @@ import aperta.core.time.Animated;
 import aperta.core.time.Signal;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -97,7 +95,7 @@ class PlanTest {
             }
         };
         Planner planner = new Planner(sources, id -> Studio.anton());
-        Renderer renderer = new Renderer(new Cache(0), aperta.core.picture.Bands.IN_TURN);
+        Renderer renderer = new Renderer(Cache.NONE, aperta.core.picture.Bands.IN_TURN);
         Shot plain = shot(clip("rain"));
         renderer.show(planner.plan(new Moment(plain, 0), 0.5), 0);
         assertThat(level.get()).isEqualTo(2);
@@ -127,7 +125,7 @@ class PlanTest {
             }
         };
         Planner planner = new Planner(lines, id -> Studio.anton());
-        Renderer renderer = new Renderer(new Cache(0), aperta.core.picture.Bands.IN_TURN);
+        Renderer renderer = new Renderer(Cache.NONE, aperta.core.picture.Bands.IN_TURN);
         Shot plain = shot(clip("rain"));
         Shot shot = new Shot("test", new Format(160, 90, Studio.SMALL.rate(), light), 48, plain.layers());
         // IEC 61966-2-1: half of the light is the code 187.5; BT.709-6, item 1.2: 179.8.
@@ -190,22 +188,6 @@ class PlanTest {
         assertThat(moment.of("a").exists()).isTrue();
         assertThat(new Moment(shot(late), 30).of("a").exists()).isFalse();
         assertThatThrownBy(() -> moment.of("q")).hasMessageContaining("no layer 'q'");
-    }
-
-    @Test
-    void theCacheIsBoundedAndDropsTheOldest() {
-        Cache cache = new Cache(100);
-        ContentKey a = ContentKey.of("a").key();
-        ContentKey b = ContentKey.of("b").key();
-        cache.put(a, FRAME, "a", 60);
-        assertThat(cache.get(a, FRAME)).contains("a");
-        cache.put(b, FRAME, "b", 60);
-        assertThat(cache.get(a, FRAME)).isEqualTo(Optional.empty());
-        assertThat(cache.bytes()).isEqualTo(60);
-        cache.put(a, FRAME, "larger than all", 101);
-        assertThat(cache.get(a, FRAME)).isEmpty();
-        cache.put(b, FRAME, "b again", 30);
-        assertThat(cache.bytes()).isEqualTo(30);
     }
 
     @Test

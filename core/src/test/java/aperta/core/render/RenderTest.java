@@ -8,6 +8,7 @@ import static aperta.core.render.Studio.word;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import aperta.core.colour.Colour;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.picture.Bytes;
@@ -15,7 +16,6 @@ import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.BlendMode;
-import aperta.core.shot.Colour;
 import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Layer;
@@ -217,11 +217,11 @@ class RenderTest {
                 clip("platform").withMasks(List.of(mask("m", new Box(-50, -30, 44, 37), Mask.Mode.ADD, false, 15))));
         for (double scale : new double[] {1, 0.5, 0.25}) {
             byte[] expected = null;
-            Cache warm = new Cache(1 << 26);
+            Cache warm = new RecentCache(1 << 26);
             for (int threads : new int[] {1, 2, 7, 2}) {
                 byte[] bytes;
                 try (Workers workers = new Workers(threads)) {
-                    Cache cache = threads == 2 ? warm : new Cache(0);
+                    Cache cache = threads == 2 ? warm : Cache.NONE;
                     bytes = studio.show(shot, 5, scale, workers, cache).rgba(Bytes.See.PICTURE);
                 }
                 if (expected == null) {
@@ -234,7 +234,7 @@ class RenderTest {
 
     @Test
     void anUnchangedLayerIsNotDecodedAgain() {
-        Cache cache = new Cache(1 << 26);
+        Cache cache = new RecentCache(1 << 26);
         Shot before = shot(word("word", "9", 50), clip("rain"));
         studio.render(before, 2, 1, 2, cache);
         assertThat(studio.decoded.get()).isEqualTo(1);
@@ -254,11 +254,11 @@ class RenderTest {
         for (int edited = 0; edited < layers.length; edited++) {
             String id = "w" + edited;
             UnaryOperator<Layer> moved = l -> l.withPlace(Place.at(new Point(80.5, 40.25)));
-            Cache cache = new Cache(1 << 28);
+            RecentCache cache = new RecentCache(1 << 28);
             studio.render(shot(layers), 2, 1, 2, cache);
             long before = cache.bytes();
             studio.render(shot(layers).changing(id, moved), 2, 1, 2, cache);
-            Cache alone = new Cache(1 << 28);
+            RecentCache alone = new RecentCache(1 << 28);
             studio.render(shot(moved.apply(layers[edited])), 2, 1, 2, alone);
             assertThat(alone.bytes()).isPositive();
             assertThat(cache.bytes() - before)
@@ -289,7 +289,7 @@ class RenderTest {
     void halfScaleLooksLikeTheWholeReduced() {
         Shot shot = shot(word("word", "TRAM", 60));
         Picture whole = studio.render(shot, 0);
-        Picture half = studio.render(shot, 0, 0.5, 2, new Cache(0));
+        Picture half = studio.render(shot, 0, 0.5, 2, Cache.NONE);
         for (int y = 0; y < 45; y++) {
             for (int x = 0; x < 80; x++) {
                 float mean = (whole.at(2 * x, 2 * y)[3]

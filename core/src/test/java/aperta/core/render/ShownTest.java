@@ -6,6 +6,7 @@ import static aperta.core.render.Studio.word;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import aperta.core.colour.Colour;
 import aperta.core.geometry.Point;
 import aperta.core.picture.Bands;
 import aperta.core.picture.Bytes;
@@ -13,7 +14,6 @@ import aperta.core.picture.Pixels;
 import aperta.core.picture.Planar;
 import aperta.core.picture.Yuv;
 import aperta.core.shot.BlendMode;
-import aperta.core.shot.Colour;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
@@ -59,7 +59,7 @@ class ShownTest {
         };
         Planner planner = new Planner(sources, id -> Studio.anton());
         byte[] out = new byte[Yuv.size(W, H)];
-        new Renderer(new Cache(0), Bands.IN_TURN)
+        new Renderer(Cache.NONE, Bands.IN_TURN)
                 .show(planner.plan(new Moment(new Shot("t", FORMAT, 48, List.of(layers)), 0), 1), 0)
                 .planar420(out);
         return out;
@@ -148,7 +148,7 @@ class ShownTest {
         Layer cut = box("w", 80, 45, 160, 90, Colour.WHITE)
                 .withCut(Optional.of(new Cut("g", Cut.With.BRIGHTNESS, Cut.Keep.INSIDE)));
         float alpha = new Studio()
-                .show(shot(light, grey, cut), 0, 1, Bands.IN_TURN, new Cache(0))
+                .show(shot(light, grey, cut), 0, 1, Bands.IN_TURN, Cache.NONE)
                 .picture()
                 .at(80, 45)[3];
         assertThat(alpha).isCloseTo(0.5f, within(1e-4f));
@@ -161,7 +161,7 @@ class ShownTest {
     /** The mean red of the middle of the frame, on black, in steps of 8 bits. */
     private static double seen(Light light, Layer... layers) {
         byte[] rgba = new Studio()
-                .show(shot(light, layers), 0, 1, Bands.IN_TURN, new Cache(0))
+                .show(shot(light, layers), 0, 1, Bands.IN_TURN, Cache.NONE)
                 .rgba(Bytes.See.ON_BLACK);
         double sum = 0;
         for (int y = 30; y < 60; y++) {

@@ -1,12 +1,12 @@
 package aperta.core.render;
 
+import aperta.core.colour.Colour;
 import aperta.core.geometry.Point;
 import aperta.core.picture.Bands;
 import aperta.core.picture.Packed;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Pixels;
 import aperta.core.picture.Region;
-import aperta.core.shot.Colour;
 import aperta.core.shot.Content;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
@@ -84,7 +84,7 @@ public final class Studio {
     }
 
     public Picture render(Shot shot, double frame) {
-        return render(shot, frame, 1, 1, new Cache(0));
+        return render(shot, frame, 1, 1, Cache.NONE);
     }
 
     public Picture render(Shot shot, double frame, double scale, int threads, Cache cache) {

@@ -3,6 +3,7 @@ package aperta.core.shot;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import aperta.core.colour.Colour;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.time.Animated;

@@ -205,8 +205,7 @@ public final class CommandLine {
         if (scale < 0.01 || scale > 4) {
             throw new IllegalArgumentException("--scale lies between 0.01 and 4.");
         }
-        Shown shown =
-                new Renderer(new Cache(0), workers).show(planner.plan(planner.moment(file.shot(), at), scale), at);
+        Shown shown = new Renderer(Cache.NONE, workers).show(planner.plan(planner.moment(file.shot(), at), scale), at);
         try (Unfinished png = new Unfinished(path(options.get("-o")).toAbsolutePath())) {
             try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(png.part()))) {
                 Png.write(shown, Bytes.See.PICTURE, out);

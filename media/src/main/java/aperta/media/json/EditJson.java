@@ -2,6 +2,8 @@ package aperta.media.json;
 
 import static aperta.media.json.Provider.JSON;
 
+import aperta.core.colour.Colour;
+import aperta.core.colour.ToneCurve;
 import aperta.core.edit.Edit;
 import aperta.core.edit.Figure;
 import aperta.core.edit.GroupEdits;
@@ -20,8 +22,8 @@ import aperta.core.edit.TakeApart;
 import aperta.core.edit.TimeEdits;
 import aperta.core.geometry.Point;
 import aperta.core.recipe.Recipe;
+import aperta.core.shot.AnimatedRecipe;
 import aperta.core.shot.BezierPath;
-import aperta.core.shot.Colour;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Opened;
@@ -116,6 +118,7 @@ public final class EditJson {
             case POINT -> TimeCodecs.POINT;
             case COLOUR -> TimeCodecs.COLOUR;
             case PATH -> TimeCodecs.PATH;
+            case CURVE -> TimeCodecs.CURVE;
         };
     }
 
@@ -126,6 +129,7 @@ public final class EditJson {
             case POINT -> TimeCodecs.POINT.write((Point) value);
             case COLOUR -> TimeCodecs.COLOUR.write((Colour) value);
             case PATH -> TimeCodecs.PATH.write((BezierPath) value);
+            case CURVE -> TimeCodecs.CURVE.write((ToneCurve) value);
         };
     }
 
@@ -140,7 +144,7 @@ public final class EditJson {
         types.put(KeyEdits.KeyName.class, new RecordCodec(Map.of()).of(KeyEdits.KeyName.class, Map.of()));
         types.put(Snap.Guides.class, new RecordCodec(Map.of()).of(Snap.Guides.class, Map.of()));
         Map<Type, Codec<?>> opening = new LinkedHashMap<>(types);
-        opening.put(Recipe.class, ShotJson.OPENING);
+        opening.put(AnimatedRecipe.class, ShotJson.OPENING);
         types.put(Recipe.class, TimeCodecs.SIGNAL);
         RecordCodec records = new RecordCodec(types);
 

@@ -5,7 +5,6 @@ import static aperta.media.json.Provider.JSON;
 import aperta.core.recipe.Descriptor;
 import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
-import jakarta.json.JsonNumber;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonObjectBuilder;
 import jakarta.json.JsonString;
@@ -13,9 +12,10 @@ import jakarta.json.JsonValue;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 
 /** Recipes as objects with their {@code kind} and a field for each parameter; what is left out is the standard. */
-public final class RecipeCodec implements Codec<Recipe> {
+final class RecipeCodec implements Codec<Recipe> {
     private final List<Descriptor> kinds;
 
     RecipeCodec(List<Descriptor> kinds) {
@@ -24,11 +24,42 @@ public final class RecipeCodec implements Codec<Recipe> {
 
     @Override
     public Recipe read(JsonValue value, String where) {
-        if (!(value instanceof JsonObject object)) {
-            throw new BadDocument(where, "expected an object with a kind, not " + Codecs.shown(value) + ".");
+        JsonObject object = object(value, where);
+        Descriptor descriptor = descriptor(kinds, object, where);
+        Map<String, Object> given = new LinkedHashMap<>();
+        object.forEach((field, v) -> {
+            if (!field.equals("kind")) {
+                given.put(field, plain(parameter(descriptor, field, where)).read(v, where + "." + field));
+            }
+        });
+        return made(where, () -> Recipe.of(descriptor, given));
+    }
+
+    @Override
+    public JsonValue write(Recipe recipe) {
+        JsonObjectBuilder object = JSON.createObjectBuilder().add("kind", recipe.kind());
+        for (Parameter p : recipe.descriptor().parameters()) {
+            object.add(p.name(), plain(p).write(recipe.value(p.name())));
         }
+        return object.build();
+    }
+
+    @Override
+    public JsonObject schema() {
+        return schema(kinds, RecipeCodec::plain);
+    }
+
+    static JsonObject object(JsonValue value, String where) {
+        if (value instanceof JsonObject object) {
+            return object;
+        }
+        throw new BadDocument(where, "expected an object with a kind, not " + Codecs.shown(value) + ".");
+    }
+
+    /** What an object's {@code kind} names. */
+    static Descriptor descriptor(List<Descriptor> kinds, JsonObject object, String where) {
         JsonValue name = object.get("kind");
-        Descriptor descriptor = kinds.stream()
+        return kinds.stream()
                 .filter(d -> name instanceof JsonString s && d.kind().equals(s.getString()))
                 .findFirst()
                 .orElseThrow(() -> new BadDocument(
@@ -38,55 +69,88 @@ public final class RecipeCodec implements Codec<Recipe> {
                                         ", ",
                                         kinds.stream().map(Descriptor::kind).toList())
                                 + ", not " + (name == null ? "none" : Codecs.shown(name)) + "."));
-        Map<String, Object> given = new LinkedHashMap<>();
-        object.forEach((field, v) -> {
-            if (!field.equals("kind")) {
-                given.put(field, plain(v, where + "." + field));
-            }
-        });
+    }
+
+    static Parameter parameter(Descriptor descriptor, String name, String where) {
+        return descriptor
+                .parameter(name)
+                .orElseThrow(() -> new BadDocument(
+                        where,
+                        "'" + descriptor.kind() + "' has no '" + name + "'; it has "
+                                + String.join(
+                                        ", ",
+                                        descriptor.parameters().stream()
+                                                .map(Parameter::name)
+                                                .toList())
+                                + "."));
+    }
+
+    /** Something that is made of read values, which may not be possible. */
+    interface Making<T> {
+        T made();
+    }
+
+    static <T> T made(String where, Making<T> making) {
         try {
-            return Recipe.of(descriptor, given);
+            return making.made();
         } catch (IllegalArgumentException e) {
             throw new BadDocument(where, e.getMessage());
         }
     }
 
-    private static Object plain(JsonValue v, String where) {
-        return switch (v.getValueType()) {
-            case NUMBER -> ((JsonNumber) v).doubleValue();
-            case STRING -> ((JsonString) v).getString();
-            case TRUE -> true;
-            case FALSE -> false;
-            default -> throw new BadDocument(where, "expected a number, a text or a truth, not " + Codecs.shown(v));
+    /** The value of a parameter, without keys. */
+    static Codec<Object> plain(Parameter p) {
+        return switch (p.kind()) {
+            case NUMBER, ANGLE -> any(Codecs.NUMBER, number(p, "number"));
+            case WHOLE -> any(Codecs.NUMBER, number(p, "integer"));
+            case TRUTH -> any(Codecs.TRUTH);
+            case CHOICE ->
+                any(
+                        Codecs.TEXT,
+                        JSON.createObjectBuilder()
+                                .add("enum", JSON.createArrayBuilder(p.choices()))
+                                .build());
+            case POINT -> any(TimeCodecs.POINT);
+            case COLOUR -> any(TimeCodecs.COLOUR);
+            case CURVE -> any(TimeCodecs.CURVE);
+            case LAYER, PROPERTY, FILE -> any(Codecs.TEXT);
         };
     }
 
-    @Override
-    public JsonValue write(Recipe recipe) {
-        JsonObjectBuilder object = JSON.createObjectBuilder().add("kind", recipe.kind());
-        recipe.values().forEach((name, value) -> object.add(name, json(value)));
-        return object.build();
+    private static JsonObject number(Parameter p, String type) {
+        return JSON.createObjectBuilder()
+                .add("type", type)
+                .add("minimum", Codecs.number(p.least()))
+                .add("maximum", Codecs.number(p.most()))
+                .build();
     }
 
-    private static JsonValue json(Object value) {
-        if (value instanceof Double d) {
-            return Codecs.number(d);
-        }
-        if (value instanceof Boolean b) {
-            return b ? JsonValue.TRUE : JsonValue.FALSE;
-        }
-        return JSON.createValue((String) value);
+    private static <T> Codec<Object> any(Codec<T> codec) {
+        return any(codec, codec.schema());
     }
 
-    @Override
-    public JsonObject schema() {
-        return Codecs.anyOf(kinds.stream().map(RecipeCodec::schema).toList());
+    /** A codec of values whose type only their parameter knows. */
+    private static <T> Codec<Object> any(Codec<T> codec, JsonObject schema) {
+        return Codecs.of(
+                codec::read,
+                v -> {
+                    // A recipe's values have been checked to be of their parameters' types.
+                    @SuppressWarnings("unchecked")
+                    T typed = (T) v;
+                    return codec.write(typed);
+                },
+                schema);
     }
 
-    private static JsonObject schema(Descriptor d) {
+    /** @param value how the value of a parameter is written */
+    static JsonObject schema(List<Descriptor> kinds, Function<Parameter, Codec<?>> value) {
+        return Codecs.anyOf(kinds.stream().map(d -> schema(d, value)).toList());
+    }
+
+    private static JsonObject schema(Descriptor d, Function<Parameter, Codec<?>> value) {
         JsonObjectBuilder properties = JSON.createObjectBuilder()
                 .add("kind", JSON.createObjectBuilder().add("const", d.kind()));
-        d.parameters().forEach(p -> properties.add(p.name(), schema(p)));
+        d.parameters().forEach(p -> properties.add(p.name(), value.apply(p).schema()));
         return JSON.createObjectBuilder()
                 .add("type", "object")
                 .add("description", d.summary())
@@ -94,22 +158,5 @@ public final class RecipeCodec implements Codec<Recipe> {
                 .add("required", JSON.createArrayBuilder().add("kind"))
                 .add("additionalProperties", false)
                 .build();
-    }
-
-    private static JsonObject schema(Parameter p) {
-        return switch (p.kind()) {
-            case NUMBER, WHOLE ->
-                JSON.createObjectBuilder()
-                        .add("type", p.kind() == Parameter.Kind.WHOLE ? "integer" : "number")
-                        .add("minimum", Codecs.number(p.least()))
-                        .add("maximum", Codecs.number(p.most()))
-                        .build();
-            case TRUTH -> Codecs.type("boolean");
-            case CHOICE ->
-                JSON.createObjectBuilder()
-                        .add("enum", JSON.createArrayBuilder(p.choices()))
-                        .build();
-            default -> Codecs.type("string");
-        };
     }
 }

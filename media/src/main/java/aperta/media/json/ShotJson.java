@@ -2,14 +2,15 @@ package aperta.media.json;
 
 import static aperta.media.json.Provider.JSON;
 
+import aperta.core.colour.Colour;
+import aperta.core.colour.ToneCurve;
 import aperta.core.geometry.Point;
 import aperta.core.opening.Opening;
 import aperta.core.opening.Openings;
-import aperta.core.recipe.Recipe;
+import aperta.core.shot.AnimatedRecipe;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.BlendMode;
 import aperta.core.shot.Coat;
-import aperta.core.shot.Colour;
 import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Format;
@@ -28,7 +29,6 @@ import aperta.core.shot.Rules;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Shutter;
 import aperta.core.shot.Span;
-import aperta.core.shot.ToneCurve;
 import aperta.core.time.Animated;
 import aperta.core.time.Ease;
 import jakarta.json.JsonException;
@@ -53,17 +53,25 @@ public final class ShotJson {
     static final Defined<Animated<Double>> NUMBERS = new Defined<>("number", TimeCodecs.animated(Codecs.NUMBER));
     static final Defined<Animated<Point>> POINTS = new Defined<>("point", TimeCodecs.animated(TimeCodecs.POINT));
     static final Defined<Animated<Colour>> COLOURS = new Defined<>("colour", TimeCodecs.animated(TimeCodecs.COLOUR));
+    static final Defined<Animated<ToneCurve>> CURVES = new Defined<>("curve", TimeCodecs.animated(TimeCodecs.CURVE));
     static final Defined<Animated<BezierPath>> PATHS = new Defined<>("path", TimeCodecs.animated(TimeCodecs.PATH));
-    private static final Codec<ToneCurve> CURVE =
-            Codecs.map(Codecs.list(TimeCodecs.POINT), ToneCurve::new, ToneCurve::points);
     static final Codec<Format> FORMAT = format();
     static final Codec<Shutter> SHUTTER = shutter();
-    static final Codec<Recipe> OPENING =
-            new RecipeCodec(Openings.all().stream().map(Opening::descriptor).toList());
+    static final Codec<AnimatedRecipe> OPENING = new AnimatedRecipeCodec(
+            Openings.all().stream().map(Opening::descriptor).toList());
     static final Defined<Passage> PASSAGE = new Defined<>("passage", passage());
     static final Defined<Layer> LAYER = new Defined<>("layer", layer());
     private static final List<Defined<?>> DEFINITIONS = List.of(
-            LAYER, PASSAGE, NUMBERS, POINTS, COLOURS, PATHS, TimeCodecs.KNOTS, TimeCodecs.EASE, TimeCodecs.SIGNAL);
+            LAYER,
+            PASSAGE,
+            NUMBERS,
+            POINTS,
+            COLOURS,
+            CURVES,
+            PATHS,
+            TimeCodecs.KNOTS,
+            TimeCodecs.EASE,
+            TimeCodecs.SIGNAL);
     private static final Codec<Shot> SHOT = shot();
 
     private ShotJson() {}
@@ -349,7 +357,7 @@ public final class ShotJson {
         var black = o.field("black", NUMBERS, Cut.Tone::black, Animated.of(0.0));
         var white = o.field("white", NUMBERS, Cut.Tone::white, Animated.of(1.0));
         var gamma = o.field("gamma", NUMBERS, Cut.Tone::gamma, Animated.of(1.0));
-        var curve = o.field("curve", CURVE, Cut.Tone::curve, ToneCurve.STRAIGHT);
+        var curve = o.field("curve", TimeCodecs.CURVE, Cut.Tone::curve, ToneCurve.STRAIGHT);
         var spread = o.field("spread", NUMBERS, Cut.Tone::spread, Animated.of(0.0));
         var blur = o.field("blur", NUMBERS, Cut.Tone::blur, Animated.of(0.0));
         return o.making(
@@ -365,8 +373,13 @@ public final class ShotJson {
         kinds.put("fill", new Codecs.Kind<>(Content.Fill.class, fill()));
         kinds.put("shape", new Codecs.Kind<>(Content.Shape.class, shape()));
         kinds.put("again", new Codecs.Kind<>(Content.Again.class, again()));
+        kinds.put("adjustment", new Codecs.Kind<>(Content.Adjustment.class, adjustment()));
         kinds.put("group", new Codecs.Kind<>(Content.Group.class, group()));
         return Codecs.union(kinds);
+    }
+
+    private static Codec<Content.Adjustment> adjustment() {
+        return new ObjectCodec<Content.Adjustment>().making(r -> new Content.Adjustment());
     }
 
     private static Codec<Content.Text> text() {

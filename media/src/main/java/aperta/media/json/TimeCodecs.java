@@ -2,10 +2,11 @@ package aperta.media.json;
 
 import static aperta.media.json.Provider.JSON;
 
+import aperta.core.colour.Colour;
+import aperta.core.colour.ToneCurve;
 import aperta.core.geometry.Point;
 import aperta.core.recipe.Recipe;
 import aperta.core.shot.BezierPath;
-import aperta.core.shot.Colour;
 import aperta.core.time.Animated;
 import aperta.core.time.Beyond;
 import aperta.core.time.Ease;
@@ -57,6 +58,9 @@ final class TimeCodecs {
                             .add("pattern", "^#([0-9a-fA-F]{6}|[0-9a-fA-F]{8})$")
                             .build(),
                     Codecs.tuple(4))));
+
+    /** The points of a curve of values; none for the straight line. */
+    static final Codec<ToneCurve> CURVE = Codecs.map(Codecs.list(POINT), ToneCurve::new, ToneCurve::points);
 
     static final Defined<List<BezierPath.Knot>> KNOTS = new Defined<>(
             "knots",

@@ -17,13 +17,13 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
-import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 
@@ -160,20 +160,19 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
 
     /** The ids of the clips and stills of a shot. */
     public static List<String> picturesOf(Shot shot) {
-        List<String> all = new ArrayList<>();
-        for (Layer layer : shot.everyLayer()) {
-            if (layer.content() instanceof Content.Pictured p) {
-                all.add(p.media());
-            }
-        }
-        return all.stream().distinct().toList();
+        return files(shot, Content::isSeen);
     }
 
     /** The ids of the sounds of a shot. */
     public static List<String> soundsOf(Shot shot) {
+        return files(shot, c -> !c.isSeen());
+    }
+
+    private static List<String> files(Shot shot, Predicate<Content> which) {
         return shot.everyLayer().stream()
-                .filter(l -> l.content() instanceof Content.Sound)
-                .map(l -> ((Content.Sound) l.content()).media())
+                .map(Layer::content)
+                .filter(which)
+                .flatMap(c -> c.file().stream())
                 .distinct()
                 .toList();
     }
@@ -182,12 +181,9 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
     public static Shot renamed(Shot shot, UnaryOperator<String> name) {
         Shot next = shot;
         for (Layer layer : shot.everyLayer()) {
-            if (layer.content() instanceof Content.Pictured p) {
-                next = next.changing(
-                        layer.id(), l -> l.withContent(p.with(name.apply(p.media()), p.exposure(), p.saturation())));
-            } else if (layer.content() instanceof Content.Sound s) {
-                next = next.changing(
-                        layer.id(), l -> l.withContent(new Content.Sound(name.apply(s.media()), s.level())));
+            Optional<String> file = layer.content().file();
+            if (file.isPresent()) {
+                next = next.changing(layer.id(), l -> l.withContent(l.content().withFile(name.apply(file.get()))));
             }
         }
         return next;

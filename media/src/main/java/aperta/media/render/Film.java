@@ -1,8 +1,8 @@
 package aperta.media.render;
 
 import aperta.core.picture.Bands;
-import aperta.core.render.Cache;
 import aperta.core.render.Planner;
+import aperta.core.render.RecentCache;
 import aperta.core.render.RenderException;
 import aperta.core.render.Renderer;
 import aperta.core.render.Shown;
@@ -88,7 +88,7 @@ public final class Film {
 
     /** Renders every frame and hands it on. While one is painted, what lasts of the next is made: it is decoded, its mattes drawn. */
     public void frames(Shot shot, FrameWriter writer, LongConsumer progress, BooleanSupplier cancelled) {
-        Renderer renderer = new Renderer(new Cache(CACHE_BYTES), bands);
+        Renderer renderer = new Renderer(new RecentCache(CACHE_BYTES), bands);
         ExecutorService ahead = Executors.newSingleThreadExecutor();
         try {
             Future<Shown> next = ahead.submit(() -> shown(renderer, shot, 0));

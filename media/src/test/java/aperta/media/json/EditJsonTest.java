@@ -3,6 +3,7 @@ package aperta.media.json;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import aperta.core.colour.Colour;
 import aperta.core.edit.Edit;
 import aperta.core.edit.Figure;
 import aperta.core.edit.GroupEdits;
@@ -20,8 +21,8 @@ import aperta.core.edit.TimeEdits;
 import aperta.core.geometry.Point;
 import aperta.core.opening.Openings;
 import aperta.core.recipe.Recipe;
+import aperta.core.shot.AnimatedRecipe;
 import aperta.core.shot.BezierPath;
-import aperta.core.shot.Colour;
 import aperta.core.shot.Content;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
@@ -152,7 +153,7 @@ class EditJsonTest {
                 .isEqualTo(new GroupEdits.MoveTo("w", Optional.empty(), 0, 3));
         Recipe fade = Recipe.of(Openings.of("fade").descriptor(), Map.of());
         assertThat(read("{'kind': 'set-opening', 'layers': ['w'], 'arriving': true, 'opening': {'kind': 'fade'}}"))
-                .isEqualTo(new PassageEdits.SetOpening(List.of("w"), true, Optional.of(fade)));
+                .isEqualTo(new PassageEdits.SetOpening(List.of("w"), true, Optional.of(AnimatedRecipe.of(fade))));
         Recipe drift = Recipe.of(Signal.of("drift").descriptor(), Map.of("rate", 3.0));
         assertThat(read("{'kind': 'set-signals', 'layer': 'w', 'property': 'place.rotation', 'signals': [{'kind':"
                         + " 'drift', 'rate': 3}]}"))
@@ -227,7 +228,7 @@ class EditJsonTest {
                     .isEqualTo(
                             switch (property.kind()) {
                                 case NUMBER -> "NUMBER";
-                                case POINT, PATH -> "ARRAY";
+                                case POINT, PATH, CURVE -> "ARRAY";
                                 case COLOUR -> "STRING";
                             });
         }

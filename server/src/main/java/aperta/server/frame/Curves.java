@@ -42,7 +42,7 @@ final class Curves {
     }
 
     private <T> JsonObjectBuilder curve(Shot shot, Layer layer, Property<T> p) {
-        if (p.kind() != Property.Kind.NUMBER && p.kind() != Property.Kind.POINT) {
+        if (!p.kind().isNumeric()) {
             throw new IllegalArgumentException("The " + p.label() + " of '" + layer.name() + "' has no curve.");
         }
         Animated<T> value = p.get().apply(layer);

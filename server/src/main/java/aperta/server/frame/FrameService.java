@@ -3,7 +3,6 @@ package aperta.server.frame;
 import aperta.core.picture.Bytes;
 import aperta.core.picture.Region;
 import aperta.core.picture.Yuv;
-import aperta.core.render.Cache;
 import aperta.core.render.Plan;
 import aperta.core.render.Planner;
 import aperta.core.render.Renderer;
@@ -37,7 +36,7 @@ public class FrameService {
 
     FrameService(MediaService media, Workers workers) {
         this.planner = media.planner();
-        this.renderer = new Renderer(new Cache(STEPS_BYTES), workers);
+        this.renderer = new Renderer(new SharedCache(STEPS_BYTES), workers);
     }
 
     /** A whole frame, ready to be painted. */

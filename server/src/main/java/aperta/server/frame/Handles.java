@@ -2,6 +2,7 @@ package aperta.server.frame;
 
 import static aperta.media.json.Provider.JSON;
 
+import aperta.core.colour.ToneCurve;
 import aperta.core.edit.Snap;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
@@ -175,15 +176,17 @@ final class Handles {
         return JSON.createObjectBuilder().add("dots", dots).add("keys", keys);
     }
 
+    private static JsonArrayBuilder drawn(ToneCurve curve) {
+        JsonArrayBuilder values = JSON.createArrayBuilder();
+        for (int i = 0; i <= CURVE_STEPS; i++) {
+            values.add(curve.at((double) i / CURVE_STEPS));
+        }
+        return values;
+    }
+
     /** The curve of the values of a layer's cut: from 0 to 1 in even steps. */
     private static JsonArrayBuilder curve(Layer layer) {
-        JsonArrayBuilder values = JSON.createArrayBuilder();
-        layer.cut().ifPresent(cut -> {
-            for (int i = 0; i <= CURVE_STEPS; i++) {
-                values.add(cut.tone().curve().at((double) i / CURVE_STEPS));
-            }
-        });
-        return values;
+        return layer.cut().map(c -> drawn(c.tone().curve())).orElseGet(JSON::createArrayBuilder);
     }
 
     private static <T> JsonObjectBuilder property(Property<T> property, Layer layer, double frame) {
@@ -191,6 +194,7 @@ final class Handles {
         JsonObjectBuilder o = JSON.createObjectBuilder()
                 .add("name", property.name())
                 .add("label", property.label())
+                .add("section", property.section().name().toLowerCase(java.util.Locale.ROOT))
                 .add("kind", property.kind().name().toLowerCase(java.util.Locale.ROOT))
                 .add("unit", property.unit())
                 .add("least", property.least())
@@ -199,7 +203,11 @@ final class Handles {
                 .add("keyHere", value.keyAt((long) Math.floor(frame)).isPresent())
                 .add("signals", value.signals().size());
         if (property.kind() != Property.Kind.PATH) {
-            o.add("value", EditJson.write(property, property.at(layer, frame)));
+            T now = property.at(layer, frame);
+            o.add("value", EditJson.write(property, now));
+            if (now instanceof ToneCurve curve) {
+                o.add("drawn", drawn(curve));
+            }
         }
         return o;
     }

@@ -4,8 +4,8 @@ import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.opening.Openings;
 import aperta.core.picture.Bytes;
-import aperta.core.recipe.Recipe;
 import aperta.core.render.Planner;
+import aperta.core.shot.AnimatedRecipe;
 import aperta.core.shot.Content;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
@@ -18,7 +18,6 @@ import aperta.core.shot.Span;
 import aperta.core.time.Animated;
 import aperta.core.time.Ease;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** Shows how an opening would bring in, or take away, a layer: alone, small, in the middle. */
@@ -57,9 +56,10 @@ final class Previews {
 
     private Shot alone(Shot shot, Layer layer, String kind, boolean arriving) {
         Optional<Passage> now = arriving ? layer.arrive() : layer.leave();
-        Recipe recipe = now.flatMap(Passage::opening)
+        AnimatedRecipe recipe = now.flatMap(Passage::opening)
                 .filter(o -> o.kind().equals(kind))
-                .orElseGet(() -> Recipe.of(Openings.of(kind).descriptor(), Map.of()));
+                .orElseGet(
+                        () -> AnimatedRecipe.of(Openings.of(kind).descriptor().standard()));
         Ease ease = now.map(Passage::ease).orElse(Ease.EASE_OUT);
         Optional<Passage> way = Optional.of(new Passage(MOVING, 0, ease, Pose.REST, Optional.of(recipe)));
         long middle = layer.span().in() + layer.span().length() / 2;

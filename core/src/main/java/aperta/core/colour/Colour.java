@@ -1,6 +1,5 @@
-package aperta.core.shot;
+package aperta.core.colour;
 
-import aperta.core.time.Mix;
 import java.util.Locale;
 
 /** A display-encoded (BT.709 / sRGB) colour; black 0, white 1, straight alpha. */
@@ -8,11 +7,6 @@ public record Colour(double red, double green, double blue, double alpha) {
     public static final Colour WHITE = new Colour(1, 1, 1, 1);
     public static final Colour BLACK = new Colour(0, 0, 0, 1);
     public static final Colour CLEAR = new Colour(0, 0, 0, 0);
-    public static final Mix<Colour> MIX = (a, b, t) -> new Colour(
-            a.red + (b.red - a.red) * t,
-            a.green + (b.green - a.green) * t,
-            a.blue + (b.blue - a.blue) * t,
-            Math.min(1, Math.max(0, a.alpha + (b.alpha - a.alpha) * t)));
 
     public Colour {
         if (!(alpha >= 0 && alpha <= 1)
@@ -44,6 +38,15 @@ public record Colour(double red, double green, double blue, double alpha) {
     public String hex() {
         String rgb = String.format(Locale.ROOT, "#%02x%02x%02x", eight(red), eight(green), eight(blue));
         return alpha == 1 ? rgb : rgb + String.format(Locale.ROOT, "%02x", eight(alpha));
+    }
+
+    /** Between this colour and another; t may lie outside 0 to 1. */
+    public Colour mix(Colour other, double t) {
+        return new Colour(
+                red + (other.red - red) * t,
+                green + (other.green - green) * t,
+                blue + (other.blue - blue) * t,
+                Math.min(1, Math.max(0, alpha + (other.alpha - alpha) * t)));
     }
 
     private static int eight(double part) {

@@ -1,7 +1,9 @@
-package aperta.core.shot;
+package aperta.core.colour;
 
 import aperta.core.geometry.Point;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.TreeSet;
 
 /**
  * A curve of values over values, both 0 to 1, that rises and falls only where its points do: piecewise cubic with the
@@ -102,5 +104,37 @@ public record ToneCurve(List<Point> points) {
 
     private double chord(int i) {
         return (points.get(i + 1).y() - points.get(i).y()) / width(i);
+    }
+
+    /**
+     * Between this curve and another: point by point where they have as many, otherwise the curve through the mixed values
+     * at every point of either. {@code t} outside 0 to 1 counts as 0 or 1.
+     */
+    public ToneCurve mix(ToneCurve other, double t) {
+        double share = Math.min(1, Math.max(0, t));
+        if (share == 0 || equals(other)) {
+            return this;
+        }
+        if (share == 1) {
+            return other;
+        }
+        if (points.size() == other.points.size()) {
+            List<Point> mixed = new ArrayList<>();
+            for (int i = 0; i < points.size(); i++) {
+                mixed.add(points.get(i).mix(other.points.get(i), share));
+            }
+            return new ToneCurve(mixed);
+        }
+        TreeSet<Double> places = new TreeSet<>(List.of(0.0, 1.0));
+        points.forEach(p -> places.add(p.x()));
+        other.points.forEach(p -> places.add(p.x()));
+        List<Point> mixed = new ArrayList<>();
+        for (double x : places) {
+            boolean apart = mixed.isEmpty() || x - mixed.get(mixed.size() - 1).x() >= LEAST_APART;
+            if (apart && mixed.size() < MOST_POINTS) {
+                mixed.add(new Point(x, at(x) + (other.at(x) - at(x)) * share));
+            }
+        }
+        return new ToneCurve(mixed);
     }
 }

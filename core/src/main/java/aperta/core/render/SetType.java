@@ -8,7 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 
 /** The last few settings of type, since most words stand still on most frames. */
-final class Settings {
+final class SetType {
     private static final int MOST = 256;
 
     private record Name(String words, String font, Setting.Style style) {}
@@ -25,7 +25,7 @@ final class Settings {
         }
     };
 
-    Settings(Faces faces) {
+    SetType(Faces faces) {
         this.faces = faces;
     }
 

@@ -1,4 +1,4 @@
-package aperta.core.shot;
+package aperta.core.colour;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;

@@ -1,0 +1,2 @@
+/** Colours of the display, and curves of values. */
+package aperta.core.colour;

@@ -1,0 +1,44 @@
+package aperta.core.render;
+
+import aperta.core.geometry.Affine;
+import aperta.core.geometry.Box;
+import aperta.core.shot.Content;
+import aperta.core.shot.Moment;
+import aperta.core.time.Rate;
+import java.util.Optional;
+
+/** The frame of a clip that is due, or a mix of two. */
+final class FootageDrawing implements Drawing<Content.Footage> {
+    @Override
+    public Optional<Step.Paints> picture(Content.Footage footage, Subject subject, Canvas canvas) {
+        Moment.Seen seen = canvas.onItsFrame(subject.seen().layer());
+        double content = seen.content();
+        Rate own = canvas.sources().info(footage.media()).rate();
+        Rate rate = canvas.format().rate();
+        Affine map = subject.toRaster();
+        if (!seen.layer().pace().mixed()) {
+            boolean retimed = seen.speed() != 1 || content != Math.rint(content);
+            long frame = retimed ? rate.frameOf(own, content) : rate.frameOf(own, (long) content);
+            return frame(footage, frame, map, canvas);
+        }
+        double at = rate.positionOf(own, content);
+        long before = (long) Math.floor(at);
+        double share = at - before;
+        Optional<Step.Paints> one = frame(footage, before, map, canvas);
+        Optional<Step.Paints> next = share > 0 ? frame(footage, before + 1, map, canvas) : Optional.empty();
+        return one.isPresent() && next.isPresent()
+                ? Optional.of(new Dissolved(one.get(), next.get(), (float) share))
+                : one.or(() -> next);
+    }
+
+    private static Optional<Step.Paints> frame(Content.Footage footage, long frame, Affine map, Canvas canvas) {
+        return frame < 0 || frame >= canvas.sources().info(footage.media()).frames()
+                ? Optional.empty()
+                : Optional.of(ClipFrame.of(footage, frame, map, canvas));
+    }
+
+    @Override
+    public Box extent(Content.Footage footage, Measures measures) {
+        return ClipFrame.box(measures.sources().info(footage.media()));
+    }
+}

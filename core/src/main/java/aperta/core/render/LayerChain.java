@@ -1,0 +1,133 @@
+package aperta.core.render;
+
+import aperta.core.geometry.Affine;
+import aperta.core.shot.BlendMode;
+import aperta.core.shot.Cut;
+import aperta.core.shot.Format;
+import aperta.core.shot.Layer;
+import aperta.core.shot.Moment;
+import aperta.core.time.Mix;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+
+/** The order in which a layer's picture is made: its content, its masks, its blur and opacity, its cut. */
+final class LayerChain {
+    private final Layout layout;
+    private final Map<String, Optional<Step.Paints>> uncut = new HashMap<>();
+
+    LayerChain(Layout layout) {
+        this.layout = layout;
+    }
+
+    /** As it is laid on those below. */
+    Optional<Step.Paints> finished(Layer layer) {
+        Optional<Step.Paints> whole = uncut(layer);
+        if (layer.cut().isEmpty() || whole.isEmpty()) {
+            return whole;
+        }
+        Moment moment = layout.moment();
+        Cut cut = moment.of(layer.id()).still().cut().orElseThrow();
+        // How bright a clip is can't be told from its box.
+        Layout of = cut.with() == Cut.With.BRIGHTNESS ? layout.complete() : layout;
+        Optional<Step.Paints> cutter = of.chain().uncut(moment.of(cut.by()).layer());
+        if (cutter.isEmpty()) {
+            return cut.keep() == Cut.Keep.INSIDE ? Optional.empty() : whole;
+        }
+        Step.Shades matte = Mattes.of(cut, cutter.get(), moment.shot().format().light(), layout.scale());
+        return Optional.of(new CutBy(whole.get(), matte, cut.keep()));
+    }
+
+    /** Before its own cut, which is what it cuts others with; nothing where it isn't there or is too flat to be seen. */
+    Optional<Step.Paints> uncut(Layer layer) {
+        Optional<Step.Paints> known = uncut.get(layer.id());
+        if (known == null) {
+            boolean blurred = layer.motionBlur()
+                    && !layout.isSample()
+                    && !layout.coverageOnly()
+                    && layout.moment().of(layer.id()).exists();
+            known = blurred ? MotionBlur.of(layer, layout) : atOnce(layer);
+            uncut.put(layer.id(), known);
+        }
+        return known;
+    }
+
+    /** The same without motion blur. */
+    Optional<Step.Paints> atOnce(Layer layer) {
+        Moment.Seen seen = layout.moment().of(layer.id());
+        Affine map = seen.toShot().then(layout.shotToRaster());
+        if (!layout.onItsFrame(layer).exists() || map.inverse().isEmpty() || seen.opacity() == 0) {
+            return Optional.empty();
+        }
+        double sigma = seen.still().place().blur().at(0, Mix.NUMBER) * layout.scale();
+        return Drawings.picture(
+                        seen.still().content(), new Drawing.Subject(seen, seen.pieces(), map), canvas(layout::stack))
+                .map(p -> masked(p, seen, map))
+                .map(p -> Blurred.of(p, sigma))
+                .map(p -> Faded.of(p, seen.opacity()));
+    }
+
+    private Step.Paints masked(Step.Paints picture, Moment.Seen seen, Affine map) {
+        return seen.still().masks().isEmpty()
+                ? picture
+                : new Weighed(picture, Mattes.of(seen.still().masks(), map, layout.shotToRaster()));
+    }
+
+    /** All that a layer would show without masks, cuts, opacity, and with its letters in their places. */
+    Optional<Step.Paints> own(Layer layer) {
+        Moment.Seen seen = layout.moment().of(layer.id());
+        Affine map = seen.toShot().then(layout.shotToRaster());
+        if (!seen.exists() || map.inverse().isEmpty()) {
+            return Optional.empty();
+        }
+        return Drawings.picture(
+                seen.still().content(), new Drawing.Subject(seen, Optional.empty(), map), canvas(this::ownOf));
+    }
+
+    private Step.Paints ownOf(List<Layer> layers) {
+        List<Stack.Entry> all = new ArrayList<>();
+        for (Layer inside : layers) {
+            if (layout.moment().shows(inside)) {
+                own(inside).ifPresent(p -> all.add(new Stack.Entry(p, BlendMode.NORMAL)));
+            }
+        }
+        return new Stack(all);
+    }
+
+    private Drawing.Canvas canvas(Function<List<Layer>, Step.Paints> stack) {
+        return new Drawing.Canvas() {
+            @Override
+            public Sources sources() {
+                return layout.planner().sources();
+            }
+
+            @Override
+            public SetType type() {
+                return layout.planner().type();
+            }
+
+            @Override
+            public Format format() {
+                return layout.moment().shot().format();
+            }
+
+            @Override
+            public boolean coverageOnly() {
+                return layout.coverageOnly();
+            }
+
+            @Override
+            public Moment.Seen onItsFrame(Layer layer) {
+                return layout.onItsFrame(layer);
+            }
+
+            @Override
+            public Step.Paints stack(List<Layer> layers) {
+                return stack.apply(layers);
+            }
+        };
+    }
+}

@@ -1,0 +1,129 @@
+package aperta.core.render;
+
+import aperta.core.geometry.Affine;
+import aperta.core.shot.Layer;
+import aperta.core.shot.Moment;
+import aperta.core.shot.Shutter;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** One plan in the making: a moment, laid out at a scale. */
+final class Layout {
+    private final Planner planner;
+    private final Moment moment;
+    private final double scale;
+    private final Affine shotToRaster;
+    private final Optional<Layout> whole;
+    private final boolean coverageOnly;
+    private final LayerChain chain;
+    private final Map<Double, Layout> samples = new HashMap<>();
+
+    /** @param scale raster pixels for a pixel of the shot, over 0 */
+    Layout(Planner planner, Moment moment, double scale) {
+        this(planner, moment, scale, Optional.empty(), false);
+    }
+
+    /**
+     * @param whole the layout of which this one is a sample, for motion blur
+     * @param coverageOnly whether only what is covered matters: nothing is decoded that hasn't alpha, nothing is blurred
+     *     by its motion
+     */
+    private Layout(Planner planner, Moment moment, double scale, Optional<Layout> whole, boolean coverageOnly) {
+        if (!(scale > 0)) {
+            throw new IllegalArgumentException("A scale is over 0.");
+        }
+        this.planner = planner;
+        this.moment = moment;
+        this.scale = scale;
+        this.shotToRaster = Affine.scale(scale, scale);
+        this.whole = whole;
+        this.coverageOnly = coverageOnly;
+        this.chain = new LayerChain(this);
+    }
+
+    /** The same moment for what only asks what is covered. */
+    static Layout ofCoverage(Planner planner, Moment moment, double scale) {
+        return new Layout(planner, moment, scale, Optional.empty(), true);
+    }
+
+    /** The same moment with all that can be seen. */
+    Layout complete() {
+        return coverageOnly ? new Layout(planner, moment, scale) : this;
+    }
+
+    Planner planner() {
+        return planner;
+    }
+
+    Moment moment() {
+        return moment;
+    }
+
+    double scale() {
+        return scale;
+    }
+
+    Affine shotToRaster() {
+        return shotToRaster;
+    }
+
+    boolean coverageOnly() {
+        return coverageOnly;
+    }
+
+    /** Whether this is one of the times that motion blur looks at. */
+    boolean isSample() {
+        return whole.isPresent();
+    }
+
+    LayerChain chain() {
+        return chain;
+    }
+
+    /** The layer on the frame that is shown; what exists and which frames are due is the same for all its samples. */
+    Moment.Seen onItsFrame(Layer layer) {
+        return whole.map(w -> w.moment).orElse(moment).of(layer.id());
+    }
+
+    /** Layers as they are laid on one another. */
+    Stack stack(List<Layer> layers) {
+        List<Stack.Entry> entries = new ArrayList<>();
+        for (int i = layers.size() - 1; i >= 0; i--) {
+            Layer layer = layers.get(i);
+            if (moment.shows(layer)) {
+                chain.finished(layer).ifPresent(p -> entries.add(new Stack.Entry(p, layer.blend(), layer.join())));
+            }
+        }
+        return new Stack(entries);
+    }
+
+    List<Area> areas(List<Layer> layers) {
+        List<Area> all = new ArrayList<>();
+        for (Layer layer : layers) {
+            if (!layer.content().isSeen()) {
+                continue;
+            }
+            boolean shows = moment.shows(layer);
+            all.add(new Area(
+                    moment.of(layer.id()),
+                    shows,
+                    chain.own(layer),
+                    chain.uncut(layer),
+                    shows ? chain.finished(layer) : Optional.empty(),
+                    areas(layer.content().inside())));
+        }
+        return all;
+    }
+
+    /** @param share of the time that the shutter is open */
+    Layout sample(double share) {
+        return samples.computeIfAbsent(share, s -> {
+            Shutter shutter = moment.shot().shutter();
+            double frame = moment.frame() + shutter.opens() + s * shutter.length();
+            return new Layout(planner, planner.moment(moment.shot(), frame), scale, Optional.of(this), coverageOnly);
+        });
+    }
+}

@@ -1,0 +1,69 @@
+package aperta.core.render;
+
+import aperta.core.geometry.Affine;
+import aperta.core.outline.Contour;
+import aperta.core.outline.Outline;
+import aperta.core.shot.BezierPath;
+import aperta.core.shot.Cut;
+import aperta.core.shot.Light;
+import aperta.core.shot.Mask;
+import aperta.core.time.Mix;
+import java.util.ArrayList;
+import java.util.List;
+
+/** The mattes of masks and of cuts. */
+final class Mattes {
+    /** A smaller move of an edge, in raster pixels, can't be seen. */
+    private static final double LEAST_SPREAD = 0.01;
+
+    private Mattes() {}
+
+    /**
+     * All masks of a layer together.
+     *
+     * @param toRaster from the layer's own space, or from the shot's for masks that stay in the frame
+     */
+    static Step.Shades of(List<Mask> masks, Affine toRaster, Affine shotToRaster) {
+        List<Masks.Part> parts = new ArrayList<>();
+        for (Mask mask : masks) {
+            parts.add(new Masks.Part(
+                    of(mask, mask.lock() == Mask.Lock.FRAME ? shotToRaster : toRaster),
+                    mask.mode(),
+                    mask.inverted(),
+                    mask.opacity().at(0, Mix.NUMBER).floatValue()));
+        }
+        return new Masks(parts);
+    }
+
+    private static Step.Shades of(Mask mask, Affine map) {
+        BezierPath path = mask.path().at(0, BezierPath.MIX);
+        double feather = mask.feather().at(0, Mix.NUMBER) * map.meanScale();
+        double outset = mask.outset().at(0, Mix.NUMBER) * map.meanScale();
+        if (path.hasFeather()) {
+            return new Edged(Contour.of(path, map), outset, feather);
+        }
+        Step.Shades sharp = outset == 0
+                ? new Covered(Outline.of(path).transformed(map))
+                : new Edged(Contour.of(path, map), outset, 0);
+        return Feathered.of(sharp, feather / 2);
+    }
+
+    /**
+     * What a cut takes from the picture that it is by.
+     *
+     * @param cut with every value fixed
+     * @param scale raster pixels for a pixel of the shot
+     */
+    static Step.Shades of(Cut cut, Step.Paints cutter, Light light, double scale) {
+        Step.Shades matte = new Taken(cutter, cut.with(), light);
+        Cut.Tone tone = cut.tone();
+        if (!tone.leavesValues()) {
+            matte = new Toned(matte, tone);
+        }
+        double spread = tone.spread().at(0, Mix.NUMBER) * scale;
+        if (Math.abs(spread) >= LEAST_SPREAD) {
+            matte = new Spread(matte, spread);
+        }
+        return Feathered.of(matte, tone.blur().at(0, Mix.NUMBER) * scale);
+    }
+}

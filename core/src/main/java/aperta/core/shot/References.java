@@ -1,0 +1,74 @@
+package aperta.core.shot;
+
+import aperta.core.recipe.Recipe;
+import aperta.core.time.Animated;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+
+/**
+ * The layers that a layer names: its parent, what it is cut by, the group that it shows again, and those that its
+ * signals and its described things name. What the layers of a group name is theirs.
+ */
+public final class References {
+    private References() {}
+
+    /** The ids that a layer names. */
+    public static Set<String> of(Layer layer) {
+        Set<String> all = new LinkedHashSet<>();
+        layer.parent().ifPresent(all::add);
+        layer.cut().ifPresent(c -> all.add(c.by()));
+        if (layer.content() instanceof Content.Again again) {
+            all.add(again.group());
+        }
+        for (Passage passage : layer.passages()) {
+            passage.opening().ifPresent(o -> all.addAll(o.rest().layers()));
+        }
+        for (Property<?> property : Property.of(layer)) {
+            property.get().apply(layer).signals().forEach(s -> all.addAll(s.layers()));
+        }
+        return all;
+    }
+
+    /** The same layer, which names others by these names; those without one keep theirs. */
+    public static Layer renamed(Layer layer, Map<String, String> names) {
+        return changed(layer, id -> Optional.of(names.getOrDefault(id, id)));
+    }
+
+    /**
+     * The same layer without what names these: it has no such parent, cut, signal or opening any more. A group that is
+     * shown again stays named, since the layer would show nothing without it.
+     */
+    public static Layer without(Layer layer, Set<String> gone) {
+        return changed(layer, id -> Optional.of(id).filter(i -> !gone.contains(i)));
+    }
+
+    private static Layer changed(Layer layer, Function<String, Optional<String>> other) {
+        Layer next = layer.withParent(layer.parent().flatMap(other))
+                .withCut(layer.cut().flatMap(c -> other.apply(c.by()).map(c::withBy)))
+                .withArrive(layer.arrive().map(p -> changed(p, other)))
+                .withLeave(layer.leave().map(p -> changed(p, other)));
+        if (layer.content() instanceof Content.Again again) {
+            next = next.withContent(new Content.Again(other.apply(again.group()).orElse(again.group())));
+        }
+        for (Property<?> property : Property.of(next)) {
+            next = changed(next, property, other);
+        }
+        return next;
+    }
+
+    private static Passage changed(Passage passage, Function<String, Optional<String>> other) {
+        return passage.withOpening(passage.opening().flatMap(o -> o.withLayers(other)));
+    }
+
+    private static <T> Layer changed(Layer layer, Property<T> property, Function<String, Optional<String>> other) {
+        Animated<T> value = property.get().apply(layer);
+        List<Recipe> signals = value.signals().stream()
+                .flatMap(s -> s.withLayers(other).stream())
+                .toList();
+        return signals.equals(value.signals()) ? layer : property.set().apply(layer, value.withSignals(signals));
+    }
+}

@@ -1,0 +1,131 @@
+package aperta.core.render;
+
+import aperta.core.colour.Colour;
+import aperta.core.geometry.Box;
+import aperta.core.geometry.Point;
+import aperta.core.opening.Openings;
+import aperta.core.shot.AnimatedRecipe;
+import aperta.core.shot.BezierPath;
+import aperta.core.shot.Coat;
+import aperta.core.shot.Content;
+import aperta.core.shot.Cut;
+import aperta.core.shot.Figures;
+import aperta.core.shot.Layer;
+import aperta.core.shot.Mask;
+import aperta.core.shot.Paint;
+import aperta.core.shot.Passage;
+import aperta.core.shot.Place;
+import aperta.core.shot.Pose;
+import aperta.core.shot.Shot;
+import aperta.core.shot.Span;
+import aperta.core.time.Animated;
+import aperta.core.time.Ease;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Layers of every kind of content, with masks, a cut, an arrival and a departure, on which tests of all properties run. */
+public final class EveryKind {
+    private static final List<Paint.Stop> STOPS =
+            List.of(new Paint.Stop(0, Colour.WHITE), new Paint.Stop(1, new Colour(0.2, 0.4, 0.9, 1)));
+
+    private EveryKind() {}
+
+    private static BezierPath rectangle(double w, double h) {
+        return Figures.rounded(Box.centred(w, h), 0);
+    }
+
+    /** One of each, the group's inner layer too. */
+    public static List<Content> contents() {
+        BezierPath path = rectangle(60, 30);
+        Coat.Stroke stroke = new Coat.Stroke(
+                        "stroke",
+                        Animated.of(Colour.WHITE),
+                        Animated.of(0.9),
+                        Coat.Cap.BUTT,
+                        Coat.Corner.MITRE,
+                        List.of(9.0, 4.0),
+                        Map.of())
+                .with(Coat.Measure.WIDTH, Animated.of(5.0))
+                .with(Coat.Measure.END, Animated.of(0.7));
+        Animated<Point> size = Animated.of(new Point(70, 40));
+        return List.of(
+                new Content.Text(
+                        "LAST\nTRAM",
+                        "anton",
+                        Content.Align.LEFT,
+                        true,
+                        Animated.of(26.0),
+                        Animated.of(0.0),
+                        Animated.of(1.1),
+                        Animated.of(Colour.WHITE),
+                        Animated.of(0.9),
+                        Animated.of(new Colour(0.8, 0.2, 0.1, 1)),
+                        Animated.of(2.0),
+                        Animated.of(0.8)),
+                new Content.Footage("rain"),
+                new Content.Still("map"),
+                new Content.Sound("bell", Animated.of(0.0)),
+                new Content.Shape(
+                        List.of(new Content.Shape.Path("path", "Path 1", Animated.of(path))),
+                        List.of(stroke, Coat.Fill.of("fill", new Colour(0.1, 0.6, 0.5, 1)))),
+                new Content.Fill(size, new Paint.Solid(Animated.of(Colour.WHITE))),
+                new Content.Fill(
+                        size, new Paint.Linear(Animated.of(new Point(-30, 0)), Animated.of(new Point(30, 5)), STOPS)),
+                new Content.Fill(size, new Paint.Radial(Animated.of(new Point(4, 3)), Animated.of(30.0), STOPS)),
+                new Content.Group(List.of(Studio.box("inner", 80, 45, 50, 20, Colour.WHITE))),
+                new Content.Again("again"),
+                new Content.Adjustment());
+    }
+
+    /** A layer with that content, which changes over time in every way but by keys. */
+    public static Layer layer(Content content) {
+        Mask mask = new Mask(
+                "mask",
+                "Mask",
+                Animated.of(rectangle(110, 70)),
+                Animated.of(6.0),
+                Animated.of(1.0),
+                Animated.of(0.8),
+                false,
+                Mask.Mode.ADD,
+                Mask.Lock.LAYER);
+        Cut.Tone tone = Cut.Tone.PLAIN
+                .withBlack(Animated.of(0.1))
+                .withSpread(Animated.of(1.0))
+                .withBlur(Animated.of(1.5));
+        Passage arrival = new Passage(
+                10,
+                0,
+                Ease.LINEAR,
+                Pose.REST,
+                Optional.of(AnimatedRecipe.of(Openings.of("wipe").descriptor().standard())));
+        Passage departure = new Passage(
+                10,
+                0,
+                Ease.LINEAR,
+                Pose.REST,
+                Optional.of(AnimatedRecipe.of(Openings.of("iris").descriptor().standard())));
+        return Layer.of("tested", "Tested", content, Span.of(0, 48), Place.at(new Point(82, 44)))
+                .withMasks(List.of(mask))
+                .withCut(Optional.of(new Cut("cutter", Cut.With.SHAPE, Cut.Keep.INSIDE, tone)))
+                .withArrive(Optional.of(arrival))
+                .withLeave(Optional.of(departure));
+    }
+
+    /** The layer in a shot with all that it needs. */
+    public static Shot shot(Layer layer) {
+        List<Layer> all = new ArrayList<>();
+        all.add(layer);
+        all.add(Studio.box("cutter", 80, 45, 120, 60, new Colour(0.7, 0.7, 0.7, 0.9)));
+        all.add(Layer.of(
+                        "again",
+                        "Again",
+                        new Content.Group(List.of(Studio.box("deep", 70, 40, 30, 30, Colour.WHITE))),
+                        Span.of(0, 48),
+                        Place.at(Studio.SMALL.centre()).withAnchor(Animated.of(Studio.SMALL.centre())))
+                .withHidden(true));
+        return Studio.shot(all.toArray(Layer[]::new));
+    }
+}

@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { Select } from 'ant-design-vue';
+import type { Layer } from '../../api/client';
+import { useShot } from '../../stores/shot';
+import PropertyRows from './PropertyRows.vue';
+import SheetLine from '../../fields/SheetLine.vue';
+
+/** How the layer is mixed with what lies below it. */
+defineProps<{ layer: Layer; locked: boolean }>();
+const shot = useShot();
+
+const BLENDS = [
+  'normal',
+  'multiply',
+  'screen',
+  'overlay',
+  'darken',
+  'lighten',
+  'color-dodge',
+  'color-burn',
+  'hard-light',
+  'soft-light',
+  'difference',
+  'exclusion',
+  'hue',
+  'saturation',
+  'color',
+  'luminosity',
+  'plus-lighter',
+].map((b) => ({ value: b, label: b.replace('-', ' ') }));
+</script>
+
+<template>
+  <SheetLine label="Blend">
+    <Select
+      size="small"
+      aria-label="Blend mode"
+      :disabled="locked"
+      :value="layer.blend"
+      :options="BLENDS"
+      @change="(v) => shot.setField(layer.id, 'blend', v, 'Blend')"
+    />
+  </SheetLine>
+  <PropertyRows :section="['whole']" :locked="locked" />
+</template>

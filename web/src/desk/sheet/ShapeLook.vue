@@ -1,0 +1,18 @@
+<script setup lang="ts">
+import type { Layer } from '../../api/client';
+import ShapeSection from '../ShapeSection.vue';
+import { useContent } from './useContent';
+
+/** Paths and their coats of paint. */
+defineProps<{ layer: Layer; locked: boolean }>();
+const { properties } = useContent();
+</script>
+
+<template>
+  <ShapeSection
+    v-if="layer.content.kind === 'shape'"
+    :shape="layer.content"
+    :properties="properties"
+    :locked="locked"
+  />
+</template>

@@ -1,0 +1,21 @@
+import { computed } from 'vue';
+import { useFrames, type PropertyNow } from '../../stores/frames';
+import { useShot } from '../../stores/shot';
+import { useView } from '../../stores/view';
+
+/** What the sections of the Sheet share: the chosen layer's properties as they are now, and changes of its content. */
+export function useContent() {
+  const frames = useFrames();
+  const shot = useShot();
+  const view = useView();
+  const properties = computed<PropertyNow[]>(() =>
+    frames.handles && frames.handles.layer === view.layer ? frames.handles.properties : [],
+  );
+  const of = (section: PropertyNow['section']) => properties.value.filter((p) => p.section === section);
+
+  function set(field: string, value: unknown, label: string) {
+    void shot.setField(view.layer ?? '', `content/${field}`, value, label);
+  }
+
+  return { properties, of, set };
+}
