@@ -115,6 +115,29 @@ class TimingTest {
         desk.press("Escape");
         Passage way = desk.find("TERMINUS").leave().orElseThrow();
         assertThat(way.opening().orElseThrow().kind()).isEqualTo("wipe");
+        // What an opening is made of is keyed like anything else, and has its row.
+        desk.frame(60);
+        desk.key("Towards");
+        desk.frame(71);
+        desk.number("Towards", "90");
+        var angle = desk.find("TERMINUS")
+                .leave()
+                .orElseThrow()
+                .opening()
+                .orElseThrow()
+                .value("angle");
+        assertThat(angle.keys()).hasSize(2);
+        desk.press("x");
+        desk.page
+                .getByTestId("key-leave.angle-" + angle.keys().get(1).at())
+                .first()
+                .waitFor();
+        desk.page.getByLabel("More for Towards").click();
+        desk.page
+                .getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Remove all its keys"))
+                .click();
+        desk.press("x");
+        desk.number("Towards", "0");
         double[] gone = desk.halves(71);
         assertThat(gone[0] + gone[1]).isLessThan(20);
     }

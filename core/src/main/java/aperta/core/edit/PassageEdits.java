@@ -149,6 +149,10 @@ public final class PassageEdits {
         }
 
         private <T> Animated<T> written(Property<T> p, Animated<T> now) {
+            if (p.section() == Property.Section.ARRIVE || p.section() == Property.Section.LEAVE) {
+                // No way moves what another is made of.
+                return now;
+            }
             List<Baked.Frame> during = during();
             boolean moved = during.stream().anyMatch(f -> !Baked.same(p.at(f.posed(), 0), p.at(f.rest(), 0)));
             if (!moved) {

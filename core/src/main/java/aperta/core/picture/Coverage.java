@@ -16,6 +16,9 @@ public final class Coverage {
     /** Of a pixel; keeps the error of curves under 1/255 of a pixel's area. */
     private static final double TOLERANCE = 0.002;
 
+    /** Less than this is what rounding leaves over of nothing. */
+    private static final double RESIDUE = 1e-9;
+
     /** A mean that is off by less, by rounding, is right. */
     private static final double ROUNDING = 1e-6;
 
@@ -60,7 +63,9 @@ public final class Coverage {
             float[] value = matte.value;
             for (int x = 0; x < width; x++) {
                 winding += sums[s + x];
-                value[at + x] = (float) Math.min(1, Math.abs(winding));
+                double share = Math.min(1, Math.abs(winding));
+                // What is left over of sums that cancel depends on where the sum began.
+                value[at + x] = share < RESIDUE ? 0 : (float) share;
             }
             if (runs.meet[row]) {
                 PixelAreas areas = new PixelAreas(edges, here, count, top + row);

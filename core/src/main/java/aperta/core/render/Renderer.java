@@ -153,6 +153,11 @@ public final class Renderer {
         }
 
         @Override
+        public <T> Optional<T> ifMade(Step.Made<T> step) {
+            return of(step);
+        }
+
+        @Override
         public <T> T made(Step.Made<T> step) {
             return of(step).orElseThrow(() -> new IllegalStateException("A step was used that nobody needs."));
         }

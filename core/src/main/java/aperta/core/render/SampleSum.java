@@ -60,7 +60,7 @@ final class SampleSum implements Step.Made<Picture>, Step.Paints {
     @Override
     public Picture make(Region needed, Making making) {
         Picture sum = new Picture(needed);
-        before.ifPresent(b -> Compose.copy(sum, making.made(b)));
+        before.flatMap(making::ifMade).ifPresent(b -> Compose.copy(sum, b));
         making.bands().run(needed.height(), BAND, (from, to) -> {
             Region band = new Region(needed.x(), needed.y() + from, needed.width(), to - from);
             making.tile(tile -> add(sum.view(band), tile));

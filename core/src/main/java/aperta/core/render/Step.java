@@ -76,6 +76,9 @@ public interface Step {
     interface Making {
         <T> T made(Made<T> step);
 
+        /** Nothing where nobody needs any of the step. */
+        <T> Optional<T> ifMade(Made<T> step);
+
         /** All of a picture's region at once; what is outside its domain is empty. */
         Picture painted(Paints step, Region region);
 

@@ -196,4 +196,32 @@ class PassageEditsTest {
     private Point seen(Shot shot, long frame) {
         return studio.planner.moment(shot, frame).of("w").toShot().apply(Point.ORIGIN);
     }
+
+    /** The departure is written as keys, although its angle is keyed and the layer arrives by another opening. */
+    @Test
+    void aWayWithKeysOfItsOwnIsWrittenBesideAnother() {
+        Animated<Double> turning =
+                new Animated<>(0.0, List.of(new Key<>(30, 0.0, Ease.LINEAR), new Key<>(47, 180.0, Ease.LINEAR)));
+        AnimatedRecipe wipe = AnimatedRecipe.of(opening("wipe", Map.of())).with("angle", turning);
+        Layer box = box("b", 80, 45, 60, 30, Colour.WHITE)
+                .withArrive(Optional.of(new Passage(
+                        9, 0, Ease.LINEAR, Pose.REST, Optional.of(AnimatedRecipe.of(opening("iris", Map.of()))))))
+                .withLeave(Optional.of(new Passage(12, 0, Ease.LINEAR, Pose.REST, Optional.of(wipe))));
+        Shot before = shot(box);
+
+        Shot after = apply(before, new PassageEdits.Unpack("b", false));
+
+        Layer written = after.layer("b").orElseThrow();
+        assertThat(written.leave()).isEmpty();
+        assertThat(written.arrive()).isEqualTo(box.arrive());
+        for (int frame : new int[] {3, 20, 36, 40, 44, 47}) {
+            Picture was = studio.render(before, frame);
+            Picture is = studio.render(after, frame);
+            for (int x = 0; x < 160; x += 3) {
+                assertThat(is.at(x, 40)[3])
+                        .as("frame %d, column %d", frame, x)
+                        .isCloseTo(was.at(x, 40)[3], within(1e-4f));
+            }
+        }
+    }
 }

@@ -25,6 +25,8 @@ import aperta.core.shot.Shot;
 import aperta.core.shot.Shutter;
 import aperta.core.shot.Span;
 import aperta.core.time.Animated;
+import aperta.core.time.Ease;
+import aperta.core.time.Key;
 import aperta.core.time.Signal;
 import java.util.List;
 import java.util.Map;
@@ -32,6 +34,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class PlanTest {
     private final Studio studio = new Studio();
@@ -142,6 +145,29 @@ class PlanTest {
     }
 
     /** What swings to and fro once while the shutter is open is where it was at its beginning, middle and end. */
+    /**
+     * A box of 12 pixels that crosses the frame in one: each column is covered for 12 of the 320 pixels that the box travels,
+     * also where the first samples show nothing of it.
+     */
+    @ParameterizedTest
+    @ValueSource(doubles = {0, 1})
+    void whatCrossesTheFrameWhileTheShutterIsOpenIsSpreadEvenly(double blur) {
+        Animated<Point> crossing = new Animated<>(
+                new Point(-80, 45),
+                List.of(new Key<>(3, new Point(-80, 45), Ease.LINEAR), new Key<>(4, new Point(240, 45), Ease.LINEAR)));
+        Layer box = box("b", 0, 45, 12, 90, Colour.WHITE);
+        Layer moving = box.withPlace(box.place().withPosition(crossing).withBlur(Animated.of(blur)))
+                .withMotionBlur(true);
+
+        Picture p = studio.render(shot(moving).withShutter(new Shutter(360, 0)), 3);
+
+        double mean = 0;
+        for (int x = 5; x < 155; x++) {
+            mean += p.at(x, 45)[3] / 150;
+        }
+        assertThat(mean).isCloseTo(12 / 320.0, within(0.002));
+    }
+
     @Test
     void aSwingAsLongAsTheShutterIsOpenIsBlurred() {
         Recipe swing = Recipe.of(Signal.of("swing").descriptor(), Map.of("amount", 30.0, "period", 1.0, "axis", "x"));
