@@ -3,7 +3,7 @@ import { Select } from 'ant-design-vue';
 import { computed, ref } from 'vue';
 import type { Ease } from '../api/client';
 import { follow } from '../lib/drag';
-import { curveOf, drawn, LANDS, nameOf, type Curve } from '../lib/ease';
+import { curveOf, drawn, LANDINGS, nameOf, type Curve } from '../lib/ease';
 import NumberField from './NumberField.vue';
 
 /** An ease: a name, a curve with two handles, or a spring. */
@@ -14,7 +14,7 @@ const W = 240;
 const H = 92;
 const PAD = 18;
 const NAMES = ['hold', 'linear', 'ease', 'ease-in', 'ease-out', 'ease-in-out'];
-const options = [...NAMES, ...LANDS.map((l) => l.name), 'spring'].map((v) => ({
+const options = [...NAMES, ...LANDINGS.map((l) => l.name), 'spring'].map((v) => ({
   value: v,
   label: v.replace(/-/g, ' '),
 }));
@@ -31,7 +31,7 @@ const x = (v: number) => PAD + v * (W - 2 * PAD);
 const y = (v: number) => H - PAD - v * (H - 2 * PAD);
 
 function choose(v: unknown) {
-  const landing = LANDS.find((l) => l.name === v);
+  const landing = LANDINGS.find((l) => l.name === v);
   emit('commit', landing ? landing.ease : v === 'spring' ? { spring: 3 } : (v as Ease));
 }
 

@@ -12,7 +12,7 @@ export const CURVES: Record<string, Curve> = {
 };
 
 /** Eases of ours, by name. */
-export const LANDS: { name: string; ease: Ease }[] = [
+export const LANDINGS: { name: string; ease: Ease }[] = [
   { name: 'soft landing', ease: [0.16, 0.84, 0.3, 1] },
   { name: 'late start', ease: [0.7, 0, 0.84, 0.16] },
   { name: 'slight overshoot', ease: [0.3, 1.4, 0.6, 1] },
@@ -26,7 +26,7 @@ export function curveOf(ease: Ease): Curve | undefined {
 export function nameOf(ease: Ease): string {
   if (typeof ease === 'string') return ease;
   if (!Array.isArray(ease)) return 'spring';
-  return LANDS.find((l) => JSON.stringify(l.ease) === JSON.stringify(ease))?.name ?? 'cubic-bezier';
+  return LANDINGS.find((l) => JSON.stringify(l.ease) === JSON.stringify(ease))?.name ?? 'cubic-bezier';
 }
 
 /**

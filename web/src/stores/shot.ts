@@ -69,13 +69,13 @@ export const useShot = defineStore('shot', () => {
   }
 
   function find(id: string | undefined): Layer | undefined {
-    return id === undefined ? undefined : pointerless(shot.value?.layers as Layer[] | undefined, id);
+    return id === undefined ? undefined : within(shot.value?.layers as Layer[] | undefined, id);
   }
 
-  function pointerless(layers: Layer[] | undefined, id: string): Layer | undefined {
+  function within(layers: Layer[] | undefined, id: string): Layer | undefined {
     for (const l of layers ?? []) {
       if (l.id === id) return l;
-      const inside = l.content.kind === 'group' ? pointerless(l.content.layers as Layer[], id) : undefined;
+      const inside = l.content.kind === 'group' ? within(l.content.layers as Layer[], id) : undefined;
       if (inside) return inside;
     }
     return undefined;

@@ -4,8 +4,8 @@ import aperta.core.picture.Bytes;
 import aperta.core.picture.Yuv;
 import aperta.core.render.Cache;
 import aperta.core.render.Planner;
+import aperta.core.render.PreparedFrame;
 import aperta.core.render.Renderer;
-import aperta.core.render.Shown;
 import aperta.core.render.Workers;
 import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
@@ -102,7 +102,7 @@ final class LettersBench {
     private void matte(Path file) throws IOException {
         try (ClipSources sources = sources();
                 OutputStream to = Files.newOutputStream(file)) {
-            Shown words =
+            PreparedFrame words =
                     new Renderer(Cache.NONE, workers).show(planner(sources).plan(new Moment(shot(), 0), "words", 1), 0);
             Png.write(words, Bytes.See.MATTE, to);
         }
@@ -134,7 +134,7 @@ final class LettersBench {
         private final byte[] samples = new byte[Yuv.size(FORMAT.width(), FORMAT.height())];
 
         @Override
-        public void write(Shown shown, long number) {
+        public void write(PreparedFrame shown, long number) {
             shown.planar420(samples);
         }
 

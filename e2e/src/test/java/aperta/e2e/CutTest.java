@@ -34,7 +34,7 @@ class CutTest {
             toned(desk);
             mutual(desk);
             below(desk);
-            Film film = new Film(desk.render(folder.resolve("cuts.mp4")), W, H);
+            DecodedFilm film = new DecodedFilm(desk.render(folder.resolve("cuts.mp4")), W, H);
             assertThat(film.off(12, desk.picture(12)))
                     .as("a decoded frame is what was counted")
                     .isLessThan(1);
@@ -119,7 +119,7 @@ class CutTest {
         desk.page.getByText("Show it by itself too").click();
         desk.saved();
         assertThat(ink(desk)).isCloseTo(one, within(2.0));
-        Film film = new Film(desk.render(folder.resolve("mutual.mp4")), W, H);
+        DecodedFilm film = new DecodedFilm(desk.render(folder.resolve("mutual.mp4")), W, H);
         assertThat(film.off(12, desk.picture(12))).isLessThan(1);
         desk.press("Control+z", "Control+z");
         desk.layer("Colour");

@@ -50,7 +50,7 @@ class MaskTest {
 
     /** The decoded frames of a film are the frames that were counted. */
     private void inFilm(Desk desk, int... frames) {
-        Film film = new Film(desk.render(folder.resolve("masks" + films++ + ".mp4")), W, H);
+        DecodedFilm film = new DecodedFilm(desk.render(folder.resolve("masks" + films++ + ".mp4")), W, H);
         assertThat(film.frames()).isEqualTo(48);
         for (int n : frames) {
             assertThat(film.off(n, desk.picture(n))).as("frame %d", n).isLessThan(1);

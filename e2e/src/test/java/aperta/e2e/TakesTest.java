@@ -65,8 +65,8 @@ class TakesTest {
         browser.close();
     }
 
-    private Film film() {
-        return new Film(desk.render(folder.resolve("film" + films++ + ".mp4")), W, H);
+    private DecodedFilm film() {
+        return new DecodedFilm(desk.render(folder.resolve("film" + films++ + ".mp4")), W, H);
     }
 
     private void shot(String name, int frames) {
@@ -110,12 +110,12 @@ class TakesTest {
     }
 
     /** How much of the plate's colour (#2f6f62) a pixel has, on black. */
-    private static double plate(Film f, int frame, int x, int y) {
+    private static double plate(DecodedFilm f, int frame, int x, int y) {
         return (f.at(frame, x, y, 0) * 0x2f + f.at(frame, x, y, 1) * 0x6f + f.at(frame, x, y, 2) * 0x62)
                 / (double) (0x2f * 0x2f + 0x6f * 0x6f + 0x62 * 0x62);
     }
 
-    private static double plates(Film f, int frame) {
+    private static double plates(DecodedFilm f, int frame) {
         double sum = 0;
         for (int y = 0; y < H; y++) {
             for (int x = 0; x < W; x++) {
@@ -137,9 +137,9 @@ class TakesTest {
         desk.layer("Colour");
         desk.section("Cut");
         desk.choose("Cut by", "TRAM");
-        Film inside = film();
+        DecodedFilm inside = film();
         says("outside");
-        Film outside = film();
+        DecodedFilm outside = film();
         for (int y = 0; y < H; y++) {
             for (int x = 0; x < W; x++) {
                 assertThat(plate(inside, 0, x, y)).isCloseTo(1, within(0.06));
@@ -160,7 +160,7 @@ class TakesTest {
     }
 
     /** The longest way along the middle row that is neither letter nor ground. */
-    private static int softest(Film f, int frame) {
+    private static int softest(DecodedFilm f, int frame) {
         int most = 0;
         int run = 0;
         for (int x = 0; x < W; x++) {
@@ -184,7 +184,7 @@ class TakesTest {
         desk.keyed("Scale", "Scale across", 17, "100", 26, "20000", "ease in");
         desk.section("Look");
         desk.keyed("Fill opacity", "Fill opacity", 4, "100", 12, "0", "linear");
-        Film f = film();
+        DecodedFilm f = film();
         int edge = farthest(f, 14);
         for (int n = 4; n <= 12; n++) {
             double even = 0x6f + (255 - 0x6f) * (12 - n) / 8.0;
@@ -209,7 +209,7 @@ class TakesTest {
     }
 
     /** Where the middle row differs most from the plate. */
-    private static int farthest(Film f, int frame) {
+    private static int farthest(DecodedFilm f, int frame) {
         int best = 0;
         for (int x = 1; x < W; x++) {
             int off = Math.abs(f.at(frame, x, H / 2, 1) - 0x6f);
@@ -252,7 +252,7 @@ class TakesTest {
         ToneCurve curve = desk.find("Colour").cut().orElseThrow().tone().curve();
         assertThat(curve.points()).hasSize(3);
         assertThat(curve.at(0.5)).isLessThan(0.45);
-        Film f = film();
+        DecodedFilm f = film();
         for (int y = 4; y + 8 < H; y += 16) {
             for (int x = 4; x + 8 < W; x += 16) {
                 double wanted = 0;
@@ -296,7 +296,7 @@ class TakesTest {
     }
 
     /** The word, and the ramp in it, have gone so far from frame 0 to frame 12. */
-    private void moved(Film f, int word, int picture) {
+    private void moved(DecodedFilm f, int word, int picture) {
         Shot shot = desk.shot();
         Picture first = Truth.alone(shot, id("TRAM"), 0);
         int compared = 0;
@@ -359,7 +359,7 @@ class TakesTest {
         desk.number("Delay of the arrival", "14");
         desk.stance("Rest");
         assertThat(desk.find("ORRIN").cut()).isEqualTo(desk.find("LINE 9").cut());
-        Film f = film();
+        DecodedFilm f = film();
         double[] full = {ink("LINE 9"), ink("ORRIN")};
         double[] before = new double[2];
         for (int n = 0; n < 36; n++) {
@@ -410,7 +410,7 @@ class TakesTest {
             desk.stance("Rest");
             desk.section("Look");
         }
-        Film f = film();
+        DecodedFilm f = film();
         Picture[] whole = new Picture[2];
         for (int i = 0; i < 2; i++) {
             whole[i] = Truth.alone(desk.shot(), id(words[i][0]), 23);
@@ -483,7 +483,7 @@ class TakesTest {
         says("outside");
         desk.page.getByText("The matte that is taken from it").click();
         desk.number("Blur", "10");
-        Film f = film();
+        DecodedFilm f = film();
         Shot shot = desk.shot();
         Shot free = shot.changing(id("ORRIN"), l -> l.withCut(java.util.Optional.empty()));
         int right = 0;
@@ -522,7 +522,7 @@ class TakesTest {
         }
     }
 
-    private static int rightmost(Film f, int frame) {
+    private static int rightmost(DecodedFilm f, int frame) {
         for (int x = W - 1; x > 0; x--) {
             for (int y = 150; y < 210; y++) {
                 if (f.at(frame, x, y, 1) > 127) {
@@ -557,7 +557,7 @@ class TakesTest {
         desk.section("Place");
         desk.number("Scale across", "36");
         desk.keyed("Position", "Position across", 0, "320", 24, "296", "linear");
-        Film bare = film();
+        DecodedFilm bare = film();
         desk.section("Look");
         desk.add("Text");
         desk.words("HILL");
@@ -567,7 +567,7 @@ class TakesTest {
         desk.keyed("Position", "Position down", 2, "170", 20, "70", "ease out");
         desk.section("Cut");
         followTheHill();
-        Film f = film();
+        DecodedFilm f = film();
         Shot shot = desk.shot();
         double seen = 0;
         double whole = 0;

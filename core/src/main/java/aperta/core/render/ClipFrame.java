@@ -35,7 +35,7 @@ final class ClipFrame {
         int level = canvas.light() == Light.DISPLAY ? sources.level(toRaster.meanScale()) : 1;
         Affine fromPixels =
                 Affine.scale(level, level).then(Affine.translation(-info.width() / 2.0, -info.height() / 2.0));
-        return new Clip(
+        return new PlacedClip(
                 new Decoded(sources, media, frame, level),
                 (double) info.width() / level,
                 (double) info.height() / level,

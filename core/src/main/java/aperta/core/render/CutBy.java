@@ -59,8 +59,8 @@ final class CutBy implements Step.Paints {
     }
 
     @Override
-    public Optional<Straight> straight(Region part, Tile tile) {
-        return stays(part, tile) == Cover.ALL ? picture.straight(part, tile) : Optional.empty();
+    public Optional<DecodedSamples> decodedSamples(Region part, Tile tile) {
+        return stays(part, tile) == Cover.ALL ? picture.decodedSamples(part, tile) : Optional.empty();
     }
 
     /** What is known of what stays. */

@@ -73,7 +73,7 @@ final class LayerChain {
     private Step.Paints masked(Step.Paints picture, Moment.Seen seen, Affine map) {
         return seen.still().masks().isEmpty()
                 ? picture
-                : new Weighed(picture, Mattes.of(seen.still().masks(), map, layout.shotToRaster()));
+                : new Masked(picture, Mattes.of(seen.still().masks(), map, layout.shotToRaster()));
     }
 
     /** All that a layer would show without masks, cuts, opacity, and with its letters in their places. */

@@ -55,7 +55,7 @@ final class Mattes {
      * @param scale raster pixels for a pixel of the shot
      */
     static Step.Shades of(Cut cut, Step.Paints cutter, Light light, double scale) {
-        Step.Shades matte = new Taken(cutter, cut.with(), light);
+        Step.Shades matte = new PictureMatte(cutter, cut.with(), light);
         Cut.Tone tone = cut.tone();
         if (!tone.leavesValues()) {
             matte = new Toned(matte, tone);

@@ -37,12 +37,12 @@ public final class Renderer {
      *
      * @param number of the frame, which seeds the dither
      */
-    public Shown show(Plan plan, long number) {
+    public PreparedFrame show(Plan plan, long number) {
         Run run = new Run();
         run.order(plan.picture());
         run.ask(plan.picture(), plan.frame());
         run.make(plan.picture());
-        return new Shown(plan, number, run, scratch, bands);
+        return new PreparedFrame(plan, number, run, scratch, bands);
     }
 
     /** A matte by itself. */

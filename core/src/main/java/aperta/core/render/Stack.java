@@ -131,13 +131,13 @@ final class Stack implements Step.Paints {
     }
 
     @Override
-    public Optional<Straight> straight(Region part, Tile tile) {
+    public Optional<DecodedSamples> decodedSamples(Region part, Tile tile) {
         for (int i = entries.size() - 1; i >= 0; i--) {
             Entry e = entries.get(i);
             if (e.join == Join.KEEP_BELOW && e.picture.cover(part, tile) == Cover.ALL) {
                 continue;
             }
-            Optional<Straight> straight = e.hides() ? e.picture.straight(part, tile) : Optional.empty();
+            Optional<DecodedSamples> straight = e.hides() ? e.picture.decodedSamples(part, tile) : Optional.empty();
             if (straight.isPresent() || e.join == Join.KEEP_BELOW || e.picture.cover(part, tile) != Cover.NONE) {
                 return straight;
             }

@@ -42,7 +42,7 @@ public interface Step {
         }
 
         /** The decoded samples that make up all of a part, where that is all it shows there. */
-        default Optional<Straight> straight(Region part, Tile tile) {
+        default Optional<DecodedSamples> decodedSamples(Region part, Tile tile) {
             return Optional.empty();
         }
     }

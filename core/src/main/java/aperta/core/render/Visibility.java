@@ -209,7 +209,7 @@ public final class Visibility {
         ContentKey key = ContentKey.of("alpha").step(picture).region(region).key();
         Matte known = now.getOrDefault(key, before.get(key));
         if (known == null) {
-            known = renderer.matte(new Taken(picture, Cut.With.SHAPE, Light.DISPLAY), region);
+            known = renderer.matte(new PictureMatte(picture, Cut.With.SHAPE, Light.DISPLAY), region);
         }
         now.put(key, known);
         return known;

@@ -101,8 +101,8 @@ class StepContractTest {
         return new Filled(shape(size), new Colour(0.9, 0.4, 0.1, alpha));
     }
 
-    private static Clip clip(Affine map, long frame, String media) {
-        return new Clip(new Decoded(CLIP, media, frame, 1), 64, 40, true, Light.DISPLAY, map);
+    private static PlacedClip clip(Affine map, long frame, String media) {
+        return new PlacedClip(new Decoded(CLIP, media, frame, 1), 64, 40, true, Light.DISPLAY, map);
     }
 
     private static Filled gradient(double to) {
@@ -158,7 +158,7 @@ class StepContractTest {
                         clip(placed, 3, "rain"),
                         clip(placed, 2, "platform")),
                 new Sample(
-                        "Clip that is copied",
+                        "PlacedClip that is copied",
                         clip(Affine.translation(20, 13), 2, "rain"),
                         List.of(clip(Affine.translation(21, 13), 2, "rain"))),
                 Sample.of(
@@ -187,19 +187,19 @@ class StepContractTest {
                         new Toned(shape(50), tone(0.2, ToneCurve.STRAIGHT)),
                         new Toned(shape(51), tone(0.2, CURVE))),
                 Sample.of(
-                        new Taken(gradient(40), Cut.With.BRIGHTNESS, Light.DISPLAY),
-                        new Taken(gradient(40), Cut.With.SHAPE, Light.DISPLAY),
-                        new Taken(gradient(40), Cut.With.BRIGHTNESS, Light.LINEAR_SRGB),
-                        new Taken(gradient(41), Cut.With.BRIGHTNESS, Light.DISPLAY)),
+                        new PictureMatte(gradient(40), Cut.With.BRIGHTNESS, Light.DISPLAY),
+                        new PictureMatte(gradient(40), Cut.With.SHAPE, Light.DISPLAY),
+                        new PictureMatte(gradient(40), Cut.With.BRIGHTNESS, Light.LINEAR_SRGB),
+                        new PictureMatte(gradient(41), Cut.With.BRIGHTNESS, Light.DISPLAY)),
                 Sample.of(
                         masks(0.7, true, Mask.Mode.SUBTRACT),
                         masks(0.8, true, Mask.Mode.SUBTRACT),
                         masks(0.7, false, Mask.Mode.SUBTRACT),
                         masks(0.7, true, Mask.Mode.EXCLUDE)),
                 Sample.of(
-                        new Weighed(fill(60, 1), shape(40)),
-                        new Weighed(fill(61, 1), shape(40)),
-                        new Weighed(fill(60, 1), shape(41))),
+                        new Masked(fill(60, 1), shape(40)),
+                        new Masked(fill(61, 1), shape(40)),
+                        new Masked(fill(60, 1), shape(41))),
                 Sample.of(
                         new CutBy(fill(60, 1), shape(40), Cut.Keep.OUTSIDE),
                         new CutBy(fill(60, 1), shape(40), Cut.Keep.INSIDE),
@@ -216,7 +216,7 @@ class StepContractTest {
                         stack(BlendMode.SCREEN, Join.OVER)),
                 Sample.of(Averaged.of(moving(5), 5), Averaged.of(moving(5), 6), Averaged.of(moving(4), 5)),
                 Sample.of(sum(7, true), sum(8, true)),
-                Sample.of(new Given(there), new Given(new Picture(FRAME))));
+                Sample.of(new FinishedPicture(there), new FinishedPicture(new Picture(FRAME))));
     }
 
     private static List<float[]> pixels(Step step, Region region, Bands bands) {

@@ -93,7 +93,7 @@ public final class Studio {
         }
     }
 
-    public Shown show(Shot shot, double frame, double scale, Bands bands, Cache cache) {
+    public PreparedFrame show(Shot shot, double frame, double scale, Bands bands, Cache cache) {
         return new Renderer(cache, bands).show(planner.plan(planner.moment(shot, frame), scale), (long) frame);
     }
 }

@@ -6,9 +6,9 @@ import aperta.core.proof.Finding;
 import aperta.core.proof.Proof;
 import aperta.core.render.Cache;
 import aperta.core.render.Planner;
+import aperta.core.render.PreparedFrame;
 import aperta.core.render.RenderException;
 import aperta.core.render.Renderer;
-import aperta.core.render.Shown;
 import aperta.core.render.Workers;
 import aperta.core.shot.Shot;
 import aperta.media.ffmpeg.Png;
@@ -19,7 +19,7 @@ import aperta.media.footage.ClipSources;
 import aperta.media.plates.Plate;
 import aperta.media.plates.Plates;
 import aperta.media.project.ShotFile;
-import aperta.media.project.Unpacked;
+import aperta.media.project.UnpackedProject;
 import aperta.media.render.Film;
 import aperta.media.sound.Loose;
 import java.io.BufferedOutputStream;
@@ -90,7 +90,7 @@ public final class CommandLine {
                 demandFolder(path(options.get("-o")));
             }
             if (file.toString().endsWith(".aperta")) {
-                try (Unpacked project = new Unpacked(file)) {
+                try (UnpackedProject project = new UnpackedProject(file)) {
                     carryOut(rest.get(0), project.shotFile(), options);
                 }
             } else {
@@ -205,7 +205,8 @@ public final class CommandLine {
         if (scale < 0.01 || scale > 4) {
             throw new IllegalArgumentException("--scale lies between 0.01 and 4.");
         }
-        Shown shown = new Renderer(Cache.NONE, workers).show(planner.plan(planner.moment(file.shot(), at), scale), at);
+        PreparedFrame shown =
+                new Renderer(Cache.NONE, workers).show(planner.plan(planner.moment(file.shot(), at), scale), at);
         try (Unfinished png = new Unfinished(path(options.get("-o")).toAbsolutePath())) {
             try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(png.part()))) {
                 Png.write(shown, Bytes.See.PICTURE, out);

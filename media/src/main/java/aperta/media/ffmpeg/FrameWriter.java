@@ -1,6 +1,6 @@
 package aperta.media.ffmpeg;
 
-import aperta.core.render.Shown;
+import aperta.core.render.PreparedFrame;
 
 /** Takes the frames of a shot in order and makes a file of them. */
 public interface FrameWriter extends AutoCloseable {
@@ -9,7 +9,7 @@ public interface FrameWriter extends AutoCloseable {
      * @param number of the frame in the shot
      * @throws MediaException where it can't be written
      */
-    void write(Shown shown, long number);
+    void write(PreparedFrame shown, long number);
 
     /** Completes the file; without it {@link #close} leaves an unfinished one. */
     void finish();

@@ -1,7 +1,7 @@
 package aperta.media.ffmpeg;
 
 import aperta.core.picture.Yuv;
-import aperta.core.render.Shown;
+import aperta.core.render.PreparedFrame;
 import aperta.core.shot.Format;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -120,7 +120,7 @@ public final class H264Writer implements FrameWriter {
     }
 
     @Override
-    public void write(Shown shown, long number) {
+    public void write(PreparedFrame shown, long number) {
         byte[] samples = new byte[bytes];
         shown.planar420(samples);
         put(samples);

@@ -2,7 +2,7 @@ package aperta.media.ffmpeg;
 
 import aperta.core.picture.Bytes;
 import aperta.core.picture.Region;
-import aperta.core.render.Shown;
+import aperta.core.render.PreparedFrame;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -12,7 +12,7 @@ import javax.imageio.ImageIO;
 public final class Png {
     private Png() {}
 
-    public static void write(Shown shown, Bytes.See see, OutputStream out) throws IOException {
+    public static void write(PreparedFrame shown, Bytes.See see, OutputStream out) throws IOException {
         Region frame = shown.frame();
         write(frame.width(), frame.height(), shown.rgba(see), out);
     }

@@ -1,7 +1,7 @@
 package aperta.media.ffmpeg;
 
 import aperta.core.picture.Bytes;
-import aperta.core.render.Shown;
+import aperta.core.render.PreparedFrame;
 import aperta.media.file.Unfinished;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
@@ -39,7 +39,7 @@ public final class PngFrames implements FrameWriter {
     }
 
     @Override
-    public void write(Shown shown, long number) {
+    public void write(PreparedFrame shown, long number) {
         try {
             ZipEntry entry = new ZipEntry(String.format(Locale.ROOT, "frame-%05d.png", number));
             entry.setTimeLocal(NEVER);

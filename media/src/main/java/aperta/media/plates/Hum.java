@@ -32,7 +32,7 @@ final class Hum implements Tone {
             double air = 0;
             for (int i = 0; i < n; i++) {
                 // White noise through a one-pole low pass of about 400 Hz.
-                air += 0.05 * (Chance.of(71 + c, i, 0) * 2 - 1 - air);
+                air += 0.05 * (PlateNoise.of(71 + c, i, 0) * 2 - 1 - air);
                 double t = (double) i / Mixdown.RATE;
                 double ends = Math.min(1, Math.min(t * 2, (SECONDS - t) * 2));
                 out[i * 2 + c] = (float) (ends * (out[i * 2 + c] + 0.5 * air));

@@ -1,7 +1,7 @@
 package aperta.media.plates;
 
 import aperta.core.picture.Bands;
-import aperta.core.render.Shown;
+import aperta.core.render.PreparedFrame;
 import aperta.media.ffmpeg.H264Writer;
 import aperta.media.ffmpeg.MediaException;
 import aperta.media.file.Unfinished;
@@ -91,7 +91,7 @@ public final class Plates {
     public static void paint(Plate plate, Path file, Bands bands, LongConsumer progress) {
         try (H264Writer writer = new H264Writer(file, Plate.FORMAT, plate.quality(), Optional.empty())) {
             for (int n = 0; n < plate.frames(); n++) {
-                writer.write(Shown.of(plate.frame(n, bands), n, bands), n);
+                writer.write(PreparedFrame.of(plate.frame(n, bands), n, bands), n);
                 progress.accept(n + 1);
             }
             writer.finish();

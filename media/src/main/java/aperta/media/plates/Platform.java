@@ -76,7 +76,7 @@ public final class Platform implements Plate {
         float t = number / 24f;
         int[] figure = figure(number);
         int[] rain = rain(number);
-        float flicker = 1 + 0.025f * Chance.drift(3, t * 9) + (Chance.of(4, number, 0) < 0.03f ? -0.10f : 0);
+        float flicker = 1 + 0.025f * PlateNoise.drift(3, t * 9) + (PlateNoise.of(4, number, 0) < 0.03f ? -0.10f : 0);
         Picture p = new Picture(new Region(0, 0, W, H));
         bands.run(H, 16, (from, to) -> {
             for (int y = from; y < to; y++) {
@@ -96,7 +96,7 @@ public final class Platform implements Plate {
         float b = set[2][at] + glow * 0.36f;
         if (y > HORIZON) {
             // Wet ground: ripples shift the mirror image a little.
-            float ripple = Chance.drift(8, x / 31f + t * 2.2f) * Chance.drift(9, y / 7f - t * 3.1f);
+            float ripple = PlateNoise.drift(8, x / 31f + t * 2.2f) * PlateNoise.drift(9, y / 7f - t * 3.1f);
             float k = 1 + 0.22f * ripple;
             r *= k;
             g *= k;
@@ -115,13 +115,13 @@ public final class Platform implements Plate {
         float vx = (x - W / 2f) / (W / 2f);
         float vy = (y - H / 2f) / (H / 2f);
         float vignette = 1 - 0.34f * (vx * vx * 0.8f + vy * vy * 0.45f);
-        float grain = 0.015f * Chance.grain(number, x, y);
+        float grain = 0.015f * PlateNoise.grain(number, x, y);
         p.set(
                 x,
                 y,
-                Film.tone((r + wet) * vignette, grain),
-                Film.tone((g + wet * 0.92f) * vignette, grain),
-                Film.tone((b + wet * 0.85f) * vignette, grain),
+                FilmCurve.tone((r + wet) * vignette, grain),
+                FilmCurve.tone((g + wet * 0.92f) * vignette, grain),
+                FilmCurve.tone((b + wet * 0.85f) * vignette, grain),
                 1);
     }
 
@@ -176,7 +176,7 @@ public final class Platform implements Plate {
             float cross = Math.abs(depth * 1.3f - (float) Math.floor(depth * 1.3f) - 0.5f) > 0.46f ? 0.78f : 1;
             float near = Math.min(1, (y - HORIZON) / 420);
             float ground =
-                    (0.016f + 0.012f * near) * slab * cross * (0.9f + 0.2f * Chance.drift(2, wx * 6 + depth * 3));
+                    (0.016f + 0.012f * near) * slab * cross * (0.9f + 0.2f * PlateNoise.drift(2, wx * 6 + depth * 3));
             r = ground * 0.9f;
             g = ground;
             b = ground * 1.16f;
@@ -211,7 +211,7 @@ public final class Platform implements Plate {
                         * (float) StrictMath.exp(-smear * smear)
                         * (float) StrictMath.exp(-length * 1.7f)
                         / (0.6f + 0.4f * z)
-                        * (0.72f + 0.28f * Chance.drift(17, y / 5f));
+                        * (0.72f + 0.28f * PlateNoise.drift(17, y / 5f));
             }
         }
         return sum;
@@ -249,13 +249,13 @@ public final class Platform implements Plate {
         g.setColor(new Color(5, 8, 14));
         g.fill(hill);
         for (int i = 0; i < 210; i++) {
-            float x = Chance.between(60, W - 20, 81, i);
+            float x = PlateNoise.between(60, W - 20, 81, i);
             float top = crest(x);
-            float y = top + 6 + (HORIZON - 12 - top) * Chance.of(82, i, 0);
-            float warm = Chance.of(83, i, 0);
-            int a = (int) (60 + 170 * Chance.of(84, i, 0));
+            float y = top + 6 + (HORIZON - 12 - top) * PlateNoise.of(82, i, 0);
+            float warm = PlateNoise.of(83, i, 0);
+            int a = (int) (60 + 170 * PlateNoise.of(84, i, 0));
             g.setColor(warm < 0.75f ? new Color(255, 190, 110, a) : new Color(160, 200, 215, a));
-            float s = 1.2f + 1.7f * Chance.of(85, i, 0);
+            float s = 1.2f + 1.7f * PlateNoise.of(85, i, 0);
             g.fill(new Ellipse2D.Float(x, y, s * 1.1f, s * 1.4f));
         }
     }
@@ -263,7 +263,7 @@ public final class Platform implements Plate {
     /** The hill's line against the sky, in pixels of the plate. */
     public static float crest(float x) {
         float rise = 190 * (float) StrictMath.exp(-(x - 1560) * (x - 1560) / 129600.0);
-        return HORIZON - 34 - rise - 9 * Chance.drift(6, x / 90) - 22 * Chance.drift(7, x / 330);
+        return HORIZON - 34 - rise - 9 * PlateNoise.drift(6, x / 90) - 22 * PlateNoise.drift(7, x / 330);
     }
 
     private static void shelter(Graphics2D g) {
@@ -422,12 +422,12 @@ public final class Platform implements Plate {
         BufferedImage image = new BufferedImage(W, H, BufferedImage.TYPE_INT_RGB);
         Graphics2D g = smoothGraphics(image);
         for (int i = 0; i < STREAKS; i++) {
-            float near = 0.25f + 0.75f * Chance.of(91, i, 0) * Chance.of(92, i, 0);
+            float near = 0.25f + 0.75f * PlateNoise.of(91, i, 0) * PlateNoise.of(92, i, 0);
             float speed = 60 + 130 * near;
-            float way = Chance.between(0, 3000, 93, i) + number * speed;
+            float way = PlateNoise.between(0, 3000, 93, i) + number * speed;
             int turn = (int) (way / (H + 200));
             float y = way - turn * (H + 200) - 100;
-            float x = Chance.of(94, i, turn) * (W + 300) - 150 + y * 0.10f;
+            float x = PlateNoise.of(94, i, turn) * (W + 300) - 150 + y * 0.10f;
             float length = 22 + 95 * near;
             g.setColor(new Color(0, 0, (int) (70 + 170 * near)));
             g.setStroke(new BasicStroke(0.8f + 1.1f * near));

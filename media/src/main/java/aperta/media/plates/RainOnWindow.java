@@ -87,14 +87,14 @@ public final class RainOnWindow implements Plate {
         float[] lr = new float[LAMPS];
         float[] light = new float[LAMPS];
         for (int i = 0; i < LAMPS; i++) {
-            float near = Chance.between(0.25f, 1, 11, i);
+            float near = PlateNoise.between(0.25f, 1, 11, i);
             float span = BW + 120;
-            float x = Chance.between(0, span, 12, i) - t * near * 15;
+            float x = PlateNoise.between(0, span, 12, i) - t * near * 15;
             lx[i] = x - span * (float) Math.floor(x / span) - 60;
-            ly[i] = BH * (0.16f + 0.62f * Chance.of(13, i, 0)) + Chance.drift(14 + i, t * 0.8f) * 1.2f;
-            lr[i] = (9 + 21 * near) * Chance.between(0.7f, 1.25f, 15, i);
-            float q = Chance.of(16, i, 0);
-            light[i] = (0.07f + 0.75f * q * q) * (1 + 0.06f * Chance.drift(40 + i, t * 5));
+            ly[i] = BH * (0.16f + 0.62f * PlateNoise.of(13, i, 0)) + PlateNoise.drift(14 + i, t * 0.8f) * 1.2f;
+            lr[i] = (9 + 21 * near) * PlateNoise.between(0.7f, 1.25f, 15, i);
+            float q = PlateNoise.of(16, i, 0);
+            light[i] = (0.07f + 0.75f * q * q) * (1 + 0.06f * PlateNoise.drift(40 + i, t * 5));
         }
         bands.run(BH, 8, (from, to) -> {
             for (int y = from; y < to; y++) {
@@ -136,20 +136,20 @@ public final class RainOnWindow implements Plate {
     private static List<Drop> drops(float t, float[] clear) {
         List<Drop> drops = new ArrayList<>();
         for (int i = 0; i < STILL_DROPS; i++) {
-            float q = Chance.of(21, i, 0);
-            float r = 1.1f + 12f * q * q * q * q * q + 1.5f * Chance.of(22, i, 0);
-            drops.add(new Drop(Chance.between(0, W, 23, i), Chance.between(0, H, 24, i), r, 1.08f));
+            float q = PlateNoise.of(21, i, 0);
+            float r = 1.1f + 12f * q * q * q * q * q + 1.5f * PlateNoise.of(22, i, 0);
+            drops.add(new Drop(PlateNoise.between(0, W, 23, i), PlateNoise.between(0, H, 24, i), r, 1.08f));
         }
         for (int i = 0; i < RUNNERS; i++) {
-            float r = Chance.between(8, 17, 31, i);
-            float speed = Chance.between(60, 210, 32, i);
-            float start = Chance.between(-500, H, 33, i);
+            float r = PlateNoise.between(8, 17, 31, i);
+            float speed = PlateNoise.between(60, 210, 32, i);
+            float start = PlateNoise.between(-500, H, 33, i);
             // It sticks and slips: the way is a steady fall bent by slow noise.
-            float way = t * speed + 46 * Chance.drift(34 + i, t * 1.7f);
+            float way = t * speed + 46 * PlateNoise.drift(34 + i, t * 1.7f);
             float y = start + way;
             float span = H + 620;
             y -= span * (float) Math.floor((y + 120) / span);
-            float x = Chance.between(40, W - 40, 35, i) + 13 * wobble(i, y);
+            float x = PlateNoise.between(40, W - 40, 35, i) + 13 * wobble(i, y);
             drops.add(new Drop(x, y, r, 1.38f));
             trail(i, x, y, r, drops, clear);
         }
@@ -157,7 +157,7 @@ public final class RainOnWindow implements Plate {
     }
 
     private static float wobble(int i, float y) {
-        return Chance.drift(60 + i, y / 130) + 0.35f * Chance.drift(90 + i, y / 37);
+        return PlateNoise.drift(60 + i, y / 130) + 0.35f * PlateNoise.drift(90 + i, y / 37);
     }
 
     /** Behind a running drop the mist is gone for a while, and small beads stay. */
@@ -169,9 +169,9 @@ public final class RainOnWindow implements Plate {
             float strength = 1 - up / 560;
             wipe(clear, tx, ty, r * 0.85f, strength);
             int bead = (int) Math.floor(ty / 21);
-            if (Chance.of(71 + i, bead, 0) < 0.55f && Math.abs(ty - bead * 21 - 10) < 1.5f && up > r * 2) {
-                float br = r * (0.12f + 0.3f * Chance.of(72 + i, bead, 0)) * (0.5f + 0.5f * strength);
-                drops.add(new Drop(tx + 3 * (Chance.of(73 + i, bead, 0) - 0.5f), bead * 21 + 10, br, 1.15f));
+            if (PlateNoise.of(71 + i, bead, 0) < 0.55f && Math.abs(ty - bead * 21 - 10) < 1.5f && up > r * 2) {
+                float br = r * (0.12f + 0.3f * PlateNoise.of(72 + i, bead, 0)) * (0.5f + 0.5f * strength);
+                drops.add(new Drop(tx + 3 * (PlateNoise.of(73 + i, bead, 0) - 0.5f), bead * 21 + 10, br, 1.15f));
             }
         }
     }
@@ -197,7 +197,7 @@ public final class RainOnWindow implements Plate {
             float u = (x + 0.5f) / REDUCED - 0.5f;
             float v = (y + 0.5f) / REDUCED - 0.5f;
             float wiped = sample(clear, u, v);
-            float mist = (1 - wiped) * (0.011f + 0.006f * Chance.drift(5, x / 210f + y / 530f + t * 0.05f));
+            float mist = (1 - wiped) * (0.011f + 0.006f * PlateNoise.drift(5, x / 210f + y / 530f + t * 0.05f));
             float dim = 0.80f + 0.2f * wiped;
             int at = y * W + x;
             out[0][at] = sample(street[0], u, v) * dim + mist * 0.85f;
@@ -262,14 +262,14 @@ public final class RainOnWindow implements Plate {
         float vx = (x - W / 2f) / (W / 2f);
         float vy = (y - H / 2f) / (H / 2f);
         float vignette = 1 - 0.30f * (vx * vx * 0.8f + vy * vy * 0.5f);
-        float grain = 0.016f * Chance.grain(frame, x, y);
+        float grain = 0.016f * PlateNoise.grain(frame, x, y);
         int at = y * W + x;
         p.set(
                 x,
                 y,
-                Film.tone(out[0][at] * vignette, grain),
-                Film.tone(out[1][at] * vignette, grain),
-                Film.tone(out[2][at] * vignette, grain),
+                FilmCurve.tone(out[0][at] * vignette, grain),
+                FilmCurve.tone(out[1][at] * vignette, grain),
+                FilmCurve.tone(out[2][at] * vignette, grain),
                 1);
     }
 }

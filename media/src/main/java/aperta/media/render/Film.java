@@ -2,10 +2,10 @@ package aperta.media.render;
 
 import aperta.core.picture.Bands;
 import aperta.core.render.Planner;
+import aperta.core.render.PreparedFrame;
 import aperta.core.render.RecentCache;
 import aperta.core.render.RenderException;
 import aperta.core.render.Renderer;
-import aperta.core.render.Shown;
 import aperta.core.shot.Shot;
 import aperta.core.sound.Mixdown;
 import aperta.core.sound.Samples;
@@ -91,14 +91,14 @@ public final class Film {
         Renderer renderer = new Renderer(new RecentCache(CACHE_BYTES), bands);
         ExecutorService ahead = Executors.newSingleThreadExecutor();
         try {
-            Future<Shown> next = ahead.submit(() -> shown(renderer, shot, 0));
+            Future<PreparedFrame> next = ahead.submit(() -> shown(renderer, shot, 0));
             for (long n = 0; n < shot.length(); n++) {
                 if (cancelled.getAsBoolean()) {
                     throw new RenderException("The render was cancelled.");
                 }
                 long after = n + 1;
                 try {
-                    Shown shown = next.get();
+                    PreparedFrame shown = next.get();
                     if (after < shot.length()) {
                         next = ahead.submit(() -> shown(renderer, shot, after));
                     }
@@ -118,7 +118,7 @@ public final class Film {
         }
     }
 
-    private Shown shown(Renderer renderer, Shot shot, long frame) {
+    private PreparedFrame shown(Renderer renderer, Shot shot, long frame) {
         return renderer.show(planner.plan(planner.moment(shot, frame), 1), frame);
     }
 

@@ -136,7 +136,7 @@ class CommandLineTest {
             zip.putNextEntry(new ZipEntry("more"));
             zip.write(new byte[1 << 20]);
         }
-        try (aperta.media.project.Unpacked project = new aperta.media.project.Unpacked(file)) {
+        try (aperta.media.project.UnpackedProject project = new aperta.media.project.UnpackedProject(file)) {
             Path unpacked = project.shotFile().media().get("clip").file().orElseThrow();
             assertThat(unpacked).exists();
             assertThat(unpacked.resolveSibling("more")).doesNotExist();

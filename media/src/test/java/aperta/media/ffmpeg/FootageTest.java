@@ -12,7 +12,7 @@ import aperta.core.picture.Region;
 import aperta.core.picture.Sampler;
 import aperta.core.picture.Scratch;
 import aperta.core.picture.Transfer;
-import aperta.core.render.Shown;
+import aperta.core.render.PreparedFrame;
 import aperta.core.shot.Format;
 import aperta.core.shot.Light;
 import aperta.core.time.Rate;
@@ -329,7 +329,7 @@ class FootageTest {
     }
 
     private static byte[] rgb(Picture p) {
-        return Shown.of(p, 0, Bands.IN_TURN).rgba(Bytes.See.PICTURE);
+        return PreparedFrame.of(p, 0, Bands.IN_TURN).rgba(Bytes.See.PICTURE);
     }
 
     /** What is written is read back by ffmpeg itself, as other programs read it, and by us. */
@@ -342,7 +342,7 @@ class FootageTest {
         Path file = folder.resolve("out.mp4");
         try (H264Writer writer = new H264Writer(file, format, H264Writer.Quality.FINE, Optional.empty())) {
             for (int n = 0; n < 12; n++) {
-                writer.write(Shown.of(p, n, Bands.IN_TURN), n);
+                writer.write(PreparedFrame.of(p, n, Bands.IN_TURN), n);
             }
             writer.finish();
         }

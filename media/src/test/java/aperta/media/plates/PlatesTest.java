@@ -11,7 +11,7 @@ import aperta.core.picture.Region;
 import aperta.core.picture.Sampler;
 import aperta.core.picture.Scratch;
 import aperta.core.picture.Transfer;
-import aperta.core.render.Shown;
+import aperta.core.render.PreparedFrame;
 import aperta.core.render.Workers;
 import aperta.core.shot.Light;
 import aperta.media.ffmpeg.FrameReader;
@@ -22,7 +22,7 @@ import org.junit.jupiter.api.io.TempDir;
 
 class PlatesTest {
     private static byte[] bytes(Plate plate, int frame, Bands bands) {
-        return Shown.of(plate.frame(frame, bands), frame, bands).rgba(Bytes.See.ON_BLACK);
+        return PreparedFrame.of(plate.frame(frame, bands), frame, bands).rgba(Bytes.See.ON_BLACK);
     }
 
     @Test
@@ -86,8 +86,8 @@ class PlatesTest {
                 assertThat(probe.frames()).isEqualTo(plate.frames());
                 assertThat(film.toFile().length()).isLessThan(4 << 20);
                 for (int n : new int[] {0, 77, plate.frames() - 1}) {
-                    byte[] painted =
-                            Shown.of(plate.frame(n, workers), n, workers).rgba(Bytes.See.PICTURE);
+                    byte[] painted = PreparedFrame.of(plate.frame(n, workers), n, workers)
+                            .rgba(Bytes.See.PICTURE);
                     Picture shipped = new Picture(new Region(0, 0, 1920, 1080));
                     try (FrameReader reader = new FrameReader(film, probe, 1, n)) {
                         new Sampler(
@@ -97,7 +97,7 @@ class PlatesTest {
                                         Transfer.of(Light.DISPLAY))
                                 .paint(shipped, new Scratch());
                     }
-                    byte[] decoded = Shown.of(shipped, n, workers).rgba(Bytes.See.PICTURE);
+                    byte[] decoded = PreparedFrame.of(shipped, n, workers).rgba(Bytes.See.PICTURE);
                     double squares = 0;
                     for (int i = 0; i < painted.length; i++) {
                         squares += Math.pow((painted[i] & 0xff) - (decoded[i] & 0xff), 2);

@@ -5,8 +5,8 @@ import aperta.core.picture.Region;
 import aperta.core.picture.Yuv;
 import aperta.core.render.Plan;
 import aperta.core.render.Planner;
+import aperta.core.render.PreparedFrame;
 import aperta.core.render.Renderer;
-import aperta.core.render.Shown;
 import aperta.core.render.Workers;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Shot;
@@ -40,7 +40,7 @@ public class FrameService {
     }
 
     /** A whole frame, ready to be painted. */
-    public Shown shown(Shot shot, long frame, double scale) {
+    public PreparedFrame shown(Shot shot, long frame, double scale) {
         return renderer.show(plan(shot, frame, scale, Optional.empty()), frame);
     }
 
@@ -73,7 +73,7 @@ public class FrameService {
         if (known != null) {
             return known;
         }
-        Shown shown = renderer.show(plan, number);
+        PreparedFrame shown = renderer.show(plan, number);
         byte[] made;
         if (less) {
             made = new byte[Yuv.size(region.width(), region.height())];

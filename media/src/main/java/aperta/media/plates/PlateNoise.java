@@ -1,8 +1,8 @@
 package aperta.media.plates;
 
 /** Numbers that look random and are always the same: hashes of what they are for. */
-final class Chance {
-    private Chance() {}
+final class PlateNoise {
+    private PlateNoise() {}
 
     /** 0 to under 1. */
     static float of(int seed, int a, int b) {
@@ -28,7 +28,7 @@ final class Chance {
         return (a + (of(seed, i + 1, 1) - a) * s) * 2 - 1;
     }
 
-    /** Film grain around 0: the sum of two even chances, so that small values are the usual ones. */
+    /** FilmCurve grain around 0: the sum of two even chances, so that small values are the usual ones. */
     static float grain(int frame, int x, int y) {
         return of(frame + 7919, x, y) + of(frame + 104729, y, x) - 1;
     }

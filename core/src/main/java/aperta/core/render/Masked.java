@@ -7,12 +7,12 @@ import java.util.List;
 import java.util.Optional;
 
 /** A picture seen through its masks. */
-final class Weighed implements Step.Paints {
+final class Masked implements Step.Paints {
     private final Step.Paints picture;
     private final Step.Shades matte;
     private final ContentKey key;
 
-    Weighed(Step.Paints picture, Step.Shades matte) {
+    Masked(Step.Paints picture, Step.Shades matte) {
         this.picture = picture;
         this.matte = matte;
         this.key = ContentKey.of("weighed").step(picture).step(matte).key();
@@ -45,7 +45,7 @@ final class Weighed implements Step.Paints {
     }
 
     @Override
-    public Optional<Straight> straight(Region part, Tile tile) {
-        return matte.cover(part, tile) == Cover.ALL ? picture.straight(part, tile) : Optional.empty();
+    public Optional<DecodedSamples> decodedSamples(Region part, Tile tile) {
+        return matte.cover(part, tile) == Cover.ALL ? picture.decodedSamples(part, tile) : Optional.empty();
     }
 }

@@ -11,7 +11,7 @@ import java.util.List;
 import java.util.Optional;
 
 /** A frame of footage laid on the raster. */
-final class Clip implements Step.Paints {
+final class PlacedClip implements Step.Paints {
     private final Decoded frame;
     private final Affine toSource;
     private final Region domain;
@@ -26,7 +26,7 @@ final class Clip implements Step.Paints {
      * @param width and {@code height}: of the frame in the decoded frame's pixels, the last of which may count in part
      * @param toRaster from the decoded frame's pixels to raster pixels; must have an inverse
      */
-    Clip(Decoded frame, double width, double height, boolean alpha, Light light, Affine toRaster) {
+    PlacedClip(Decoded frame, double width, double height, boolean alpha, Light light, Affine toRaster) {
         this.frame = frame;
         this.toSource = toRaster.inverse().orElseThrow();
         this.width = width;
@@ -81,10 +81,10 @@ final class Clip implements Step.Paints {
     }
 
     @Override
-    public Optional<Straight> straight(Region part, Tile tile) {
+    public Optional<DecodedSamples> decodedSamples(Region part, Tile tile) {
         return copied && !alpha && domain.contains(part)
-                ? Optional.of(
-                        new Straight(tile.made(frame), (int) Math.rint(toSource.e()), (int) Math.rint(toSource.f())))
+                ? Optional.of(new DecodedSamples(
+                        tile.made(frame), (int) Math.rint(toSource.e()), (int) Math.rint(toSource.f())))
                 : Optional.empty();
     }
 

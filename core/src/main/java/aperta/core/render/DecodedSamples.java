@@ -6,4 +6,4 @@ import aperta.core.picture.Pixels;
  * Decoded samples that are to be seen as they are: the pixel (x, y) of the raster is the pixel (x + dx, y + dy) of the
  * frame.
  */
-record Straight(Pixels pixels, int dx, int dy) {}
+record DecodedSamples(Pixels pixels, int dx, int dy) {}

@@ -9,14 +9,14 @@ import aperta.core.shot.Light;
 import java.util.List;
 
 /** The alpha of a picture, or its brightness, as a matte. */
-final class Taken implements Step.Shades {
+final class PictureMatte implements Step.Shades {
     private final Step.Paints picture;
     private final With with;
     private final Transfer transfer;
     private final ContentKey key;
 
     /** @param light that the picture's values stand for */
-    Taken(Step.Paints picture, With with, Light light) {
+    PictureMatte(Step.Paints picture, With with, Light light) {
         this.picture = picture;
         this.with = with;
         this.transfer = Transfer.of(light);

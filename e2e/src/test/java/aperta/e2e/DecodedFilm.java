@@ -4,12 +4,12 @@ import java.awt.image.BufferedImage;
 import java.nio.file.Path;
 
 /** A rendered file, decoded by ffmpeg as a whole; for short and small ones. */
-final class Film {
+final class DecodedFilm {
     private final byte[] rgb;
     final int width;
     final int height;
 
-    Film(Path file, int width, int height) {
+    DecodedFilm(Path file, int width, int height) {
         this.width = width;
         this.height = height;
         this.rgb = Pictures.decoded(file);

@@ -5,7 +5,7 @@ import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
 
 /** A picture that is there already. Its key names nothing that lasts. */
-record Given(Picture picture) implements Step.Paints {
+record FinishedPicture(Picture picture) implements Step.Paints {
     @Override
     public ContentKey key() {
         return ContentKey.of("given").number(System.identityHashCode(picture)).key();

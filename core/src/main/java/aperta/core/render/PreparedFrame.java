@@ -15,7 +15,7 @@ import java.util.Optional;
  * A frame whose lasting parts are made, ready to be painted as whatever is wanted. It is painted in bands of rows on all
  * threads, and in blocks within them, so that a layer costs nothing where none of it is seen.
  */
-public final class Shown {
+public final class PreparedFrame {
     /** Even, since a row of chroma stands for two of luma. */
     private static final int BAND = 16;
     /** How wide the blocks are in which layers that aren't seen are left out. */
@@ -36,7 +36,7 @@ public final class Shown {
     private final ThreadLocal<Scratch> scratch;
     private final Bands bands;
 
-    Shown(Plan plan, long number, Tile.Results results, ThreadLocal<Scratch> scratch, Bands bands) {
+    PreparedFrame(Plan plan, long number, Tile.Results results, ThreadLocal<Scratch> scratch, Bands bands) {
         this.plan = plan;
         this.number = number;
         this.results = results;
@@ -45,9 +45,9 @@ public final class Shown {
     }
 
     /** A picture that is there already, with display-encoded values; its domain is the frame. */
-    public static Shown of(Picture picture, long number, Bands bands) {
-        Plan plan = new Plan(new Given(picture), picture.domain(), Light.DISPLAY);
-        return new Shown(plan, number, NOTHING_MADE, ThreadLocal.withInitial(Scratch::new), bands);
+    public static PreparedFrame of(Picture picture, long number, Bands bands) {
+        Plan plan = new Plan(new FinishedPicture(picture), picture.domain(), Light.DISPLAY);
+        return new PreparedFrame(plan, number, NOTHING_MADE, ThreadLocal.withInitial(Scratch::new), bands);
     }
 
     public Region frame() {
@@ -89,7 +89,7 @@ public final class Shown {
             int from = band.x();
             for (int x = band.x(); x < band.right(); x += SAMPLES) {
                 Region block = new Region(x, band.y(), Math.min(SAMPLES, band.right() - x), band.height());
-                Optional<Straight> straight = plan.picture().straight(block, tile);
+                Optional<DecodedSamples> straight = plan.picture().decodedSamples(block, tile);
                 if (straight.isPresent()
                         && straight.get().pixels() instanceof Planar planar
                         && yuv.copy(planar, straight.get().dx(), straight.get().dy(), block)) {

@@ -17,7 +17,7 @@ import java.util.zip.ZipFile;
  * An {@code .aperta} file: a zip with {@code project.json}, a shot's file, and the media and fonts that it names. These, and
  * nothing else, are unpacked into a folder of their own, which goes when this is closed.
  */
-public final class Unpacked implements AutoCloseable {
+public final class UnpackedProject implements AutoCloseable {
     private static final String PROJECT = "project.json";
     private static final int MOST_PROJECT_BYTES = 64 << 20;
 
@@ -28,7 +28,7 @@ public final class Unpacked implements AutoCloseable {
     private long room;
 
     /** @throws BadDocument where it isn't such a file, or a hostile one */
-    public Unpacked(Path file) {
+    public UnpackedProject(Path file) {
         try {
             folder = Files.createTempDirectory("aperta-project");
             room = Files.getFileStore(folder).getUsableSpace() - SPARED_BYTES;

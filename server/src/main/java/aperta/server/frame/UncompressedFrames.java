@@ -16,7 +16,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
  * offers to unpack them: packing a frame costs more than making it, and on loopback the way is short.
  */
 @Component
-class Unpacked extends OncePerRequestFilter {
+class UncompressedFrames extends OncePerRequestFilter {
     private static final String OFFER = "Sec-WebSocket-Extensions";
 
     @Override

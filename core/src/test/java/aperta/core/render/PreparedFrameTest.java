@@ -29,7 +29,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-class ShownTest {
+class PreparedFrameTest {
     private static final Colour HALF_WHITE = new Colour(1, 1, 1, 0.5);
     private static final int W = 160;
     private static final int H = 96;

@@ -1,7 +1,7 @@
 package aperta.media.plates;
 
 /** Light to display code through a film-like curve: a toe that keeps the night dark, a shoulder instead of clipping. */
-final class Film {
+final class FilmCurve {
     private static final int STEPS = 8192;
     private static final float MOST = 4;
     private static final float[] CURVE = new float[STEPS + 2];
@@ -13,7 +13,7 @@ final class Film {
         }
     }
 
-    private Film() {}
+    private FilmCurve() {}
 
     /** @param grain around 0, weighed by how bright the place is */
     static float tone(float light, float grain) {
