@@ -6,7 +6,7 @@ import java.util.Arrays;
 public final class Bytes {
     /** What a picture is laid on, or which part of it is shown. */
     public enum See {
-        /** DecodedSamples alpha; transparent where there is nothing. */
+        /** Straight alpha; transparent where there is nothing. */
         PICTURE,
         ON_BLACK,
         ON_WHITE,

@@ -62,7 +62,7 @@ public interface Mix<T> {
         }
     }
 
-    /** DecodedSamples without handles; with handles along a cubic Bézier curve, by its arc length. */
+    /** Straight without handles; with handles along a cubic Bézier curve, by its arc length. */
     final class PathMix implements Mix<Point> {
         private static final int PIECES = 64;
 

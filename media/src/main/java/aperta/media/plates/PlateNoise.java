@@ -28,7 +28,7 @@ final class PlateNoise {
         return (a + (of(seed, i + 1, 1) - a) * s) * 2 - 1;
     }
 
-    /** FilmCurve grain around 0: the sum of two even chances, so that small values are the usual ones. */
+    /** Film grain around 0: the sum of two even chances, so that small values are the usual ones. */
     static float grain(int frame, int x, int y) {
         return of(frame + 7919, x, y) + of(frame + 104729, y, x) - 1;
     }
