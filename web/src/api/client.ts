@@ -26,6 +26,7 @@ export type Ease =
 export type Project = Schemas['ProjectView'];
 export type Media = Schemas['MediaView'];
 export type Room = Schemas['Room'];
+export type OutputView = Schemas['OutputView'];
 export type Font = Schemas['FontView'];
 export type Job = Schemas['JobView'];
 export type State = Schemas['State'];
@@ -111,7 +112,8 @@ export const api = {
   /** How many bytes files take. */
   room: () => call<Room>('GET', '/api/room'),
   fonts: (project: string) => call<Font[]>('GET', `/api/projects/${project}/fonts`),
-  render: (shot: string, output: 'H264' | 'PNG', workRange: boolean) =>
+  outputs: () => call<OutputView[]>('GET', '/api/outputs'),
+  render: (shot: string, output: string, workRange: boolean) =>
     call<{ job: string }>('POST', `/api/shots/${shot}/renders`, { output, workRange }),
   jobs: (project: string) => call<Job[]>('GET', `/api/projects/${project}/jobs`),
   cancel: (job: string) => call<Job>('POST', `/api/jobs/${job}/cancel`),

@@ -1,14 +1,22 @@
 <script setup lang="ts">
-import { Button, Checkbox, message, Progress, Segmented } from 'ant-design-vue';
-import { computed, ref } from 'vue';
-import { api, type Job } from '../api/client';
+import { Button, Checkbox, message, Progress, Select } from 'ant-design-vue';
+import { computed, ref, shallowRef } from 'vue';
+import { api, type Job, type OutputView } from '../api/client';
 import { useProject } from '../stores/project';
 import { useShot } from '../stores/shot';
 import SidePanel from './SidePanel.vue';
 
 const project = useProject();
 const shot = useShot();
-const output = ref<'H264' | 'PNG'>('H264');
+const output = ref('H264');
+/** What a shot can be rendered to, as the engine describes it. */
+const outputs = shallowRef<OutputView[]>([]);
+api
+  .outputs()
+  .then((all) => (outputs.value = all))
+  .catch((e: unknown) => void message.error(e instanceof Error ? e.message : String(e)));
+const chosen = computed(() => outputs.value.find((o) => o.word === output.value));
+const label = (word: string | undefined) => outputs.value.find((o) => o.word === word)?.label ?? word;
 const workOnly = ref(false);
 const work = computed(() => shot.shot?.work ?? undefined);
 const renders = computed(() => project.jobs.filter((j) => j.kind === 'RENDER'));
@@ -48,14 +56,12 @@ function state(j: Job): string {
 <template>
   <SidePanel title="Render" wide>
     <div class="new">
-      <Segmented
+      <Select
         v-model:value="output"
-        block
-        :options="[
-          { value: 'H264', label: 'H.264' },
-          { value: 'PNG', label: 'PNG frames, alpha' },
-        ]"
+        aria-label="Output"
+        :options="outputs.map((o) => ({ value: o.word, label: o.label }))"
       />
+      <span class="quiet">{{ chosen?.summary }}</span>
       <Checkbox v-if="work" v-model:checked="workOnly" class="work"
         >Only the work range, frames {{ work.from }} to {{ work.to - 1 }}</Checkbox
       >
@@ -65,7 +71,7 @@ function state(j: Job): string {
       <li v-for="j in renders" :key="j.id" data-testid="render" :data-state="j.state">
         <span class="line">
           <strong>{{ j.title }}</strong>
-          <span class="quiet">{{ j.output === 'PNG' ? 'PNG frames' : 'H.264' }}</span>
+          <span class="quiet">{{ label(j.output) }}</span>
         </span>
         <Progress
           v-if="j.state === 'RUNNING' || j.state === 'WAITING'"

@@ -22,6 +22,7 @@ import aperta.media.ffmpeg.Probe;
 import aperta.media.fonts.FontShelf;
 import aperta.media.footage.Clip;
 import aperta.media.footage.ClipSources;
+import aperta.media.output.Outputs;
 import aperta.media.render.Film;
 import aperta.media.sound.Recordings;
 import java.io.IOException;
@@ -119,7 +120,7 @@ final class LettersBench {
     private void render(Path file) {
         try (ClipSources sources = sources()) {
             new Film(planner(sources), Recordings.none(), workers)
-                    .render(shot(), Film.Kind.H264, file, n -> {}, () -> false);
+                    .render(shot(), Outputs.H264, file, n -> {}, () -> false);
         }
     }
 

@@ -147,7 +147,7 @@ class Screenshots {
                 .waitFor(new Locator.WaitForOptions().setTimeout(300_000));
         start.click();
         page.waitForTimeout(400);
-        page.getByText("PNG frames, alpha").click();
+        desk.choose("Output", "PNG frames");
         start.click();
         page.waitForTimeout(7000);
         take(page, "renders");

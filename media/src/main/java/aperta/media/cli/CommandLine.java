@@ -16,6 +16,8 @@ import aperta.media.file.Unfinished;
 import aperta.media.fonts.FontShelf;
 import aperta.media.footage.Clip;
 import aperta.media.footage.ClipSources;
+import aperta.media.output.Output;
+import aperta.media.output.Outputs;
 import aperta.media.plates.Plate;
 import aperta.media.plates.Plates;
 import aperta.media.project.ShotFile;
@@ -169,21 +171,13 @@ public final class CommandLine {
     private void render(ShotFile file, Planner planner, Workers workers, Map<String, String> options)
             throws IOException {
         Path out = path(options.get("-o"));
-        Film.Kind kind;
-        if (out.toString().endsWith(".mp4")) {
-            kind = Film.Kind.H264;
-        } else if (out.toString().endsWith(".zip")) {
-            kind = Film.Kind.PNG;
-        } else {
-            throw new IllegalArgumentException(
-                    "The output ends in .mp4 (H.264) or .zip (PNG frames), not " + out + ".");
-        }
+        Output output = Outputs.bySuffix(out);
         long length = file.shot().length();
         try (Loose sounds = new Loose(file.sounds(plates, words::println))) {
             new Film(planner, sounds.recordings(), workers)
                     .render(
                             file.shot(),
-                            kind,
+                            output,
                             out.toAbsolutePath(),
                             n -> {
                                 if (n % 24 == 0 || n == length) {

@@ -4,7 +4,7 @@ import aperta.core.picture.Bands;
 import aperta.core.picture.Picture;
 import aperta.core.shot.Format;
 import aperta.core.time.Rate;
-import aperta.media.ffmpeg.H264Writer;
+import aperta.media.output.H264;
 
 /** A made clip of 1920 × 1080 at 24 frames a second. */
 public interface Plate {
@@ -19,7 +19,7 @@ public interface Plate {
     int frames();
 
     /** How it is encoded: as well as fits into four megabytes. */
-    H264Writer.Quality quality();
+    H264.Quality quality();
 
     /** One frame, opaque. */
     Picture frame(int number, Bands bands);

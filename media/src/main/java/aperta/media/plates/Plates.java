@@ -2,9 +2,10 @@ package aperta.media.plates;
 
 import aperta.core.picture.Bands;
 import aperta.core.render.PreparedFrame;
-import aperta.media.ffmpeg.H264Writer;
+import aperta.media.ffmpeg.FrameWriter;
 import aperta.media.ffmpeg.MediaException;
 import aperta.media.file.Unfinished;
+import aperta.media.output.H264;
 import aperta.media.sound.Wave;
 import java.io.IOException;
 import java.io.InputStream;
@@ -89,7 +90,7 @@ public final class Plates {
 
     /** Paints a plate anew and writes the film that ships. */
     public static void paint(Plate plate, Path file, Bands bands, LongConsumer progress) {
-        try (H264Writer writer = new H264Writer(file, Plate.FORMAT, plate.quality(), Optional.empty())) {
+        try (FrameWriter writer = new H264(plate.quality()).writer(file, Plate.FORMAT, Optional.empty())) {
             for (int n = 0; n < plate.frames(); n++) {
                 writer.write(PreparedFrame.of(plate.frame(n, bands), n, bands), n);
                 progress.accept(n + 1);

@@ -3,7 +3,7 @@ package aperta.media.plates;
 import aperta.core.picture.Bands;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
-import aperta.media.ffmpeg.H264Writer;
+import aperta.media.output.H264;
 import java.awt.BasicStroke;
 import java.awt.Color;
 import java.awt.Graphics2D;
@@ -56,8 +56,8 @@ public final class Platform implements Plate {
     }
 
     @Override
-    public H264Writer.Quality quality() {
-        return new H264Writer.Quality("slow", 20, Optional.of("grain"));
+    public H264.Quality quality() {
+        return new H264.Quality("slow", 20, Optional.of("grain"));
     }
 
     @Override

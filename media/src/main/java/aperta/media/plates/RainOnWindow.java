@@ -3,7 +3,7 @@ package aperta.media.plates;
 import aperta.core.picture.Bands;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
-import aperta.media.ffmpeg.H264Writer;
+import aperta.media.output.H264;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -45,8 +45,8 @@ public final class RainOnWindow implements Plate {
     }
 
     @Override
-    public H264Writer.Quality quality() {
-        return new H264Writer.Quality("slow", 18, Optional.of("grain"));
+    public H264.Quality quality() {
+        return new H264.Quality("slow", 18, Optional.of("grain"));
     }
 
     @Override

@@ -10,10 +10,9 @@ import aperta.core.shot.Shot;
 import aperta.core.sound.Mixdown;
 import aperta.core.sound.Samples;
 import aperta.media.ffmpeg.FrameWriter;
-import aperta.media.ffmpeg.H264Writer;
 import aperta.media.ffmpeg.MediaException;
-import aperta.media.ffmpeg.PngFrames;
 import aperta.media.file.Unfinished;
+import aperta.media.output.Output;
 import aperta.media.sound.Wave;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
@@ -32,12 +31,6 @@ import java.util.function.LongConsumer;
 public final class Film {
     /** What keeps unchanging mattes from frame to frame; footage passes through. */
     private static final long CACHE_BYTES = 256L << 20;
-
-    /** The kinds of file that a shot can be rendered to. */
-    public enum Kind {
-        H264,
-        PNG
-    }
 
     /** How many samples are mixed at a time. */
     private static final int PART = 1 << 16;
@@ -58,13 +51,14 @@ public final class Film {
      * @param progress is told how many frames are done
      * @throws RenderException with the frame and the reason
      */
-    public void render(Shot shot, Kind kind, Path file, LongConsumer progress, BooleanSupplier cancelled) {
+    public void render(Shot shot, Output output, Path file, LongConsumer progress, BooleanSupplier cancelled) {
         try (Unfinished film = new Unfinished(file);
                 Unfinished sound = new Unfinished(file.resolveSibling(file.getFileName() + ".wav"))) {
-            Optional<Path> heard = kind == Kind.H264 ? sound(shot, sound.part()) : Optional.empty();
-            try (FrameWriter writer = kind == Kind.H264
-                    ? new H264Writer(film.part(), shot.format(), H264Writer.Quality.FINE, heard)
-                    : new PngFrames(film.part())) {
+            output.refusal(shot.format()).ifPresent(why -> {
+                throw new RenderException(why);
+            });
+            Optional<Path> heard = output.hasSound() ? sound(shot, sound.part()) : Optional.empty();
+            try (FrameWriter writer = output.writer(film.part(), shot.format(), heard)) {
                 frames(shot, writer, progress, cancelled);
                 writer.finish();
             }

@@ -19,6 +19,7 @@ import aperta.core.time.Rate;
 import aperta.media.footage.Clip;
 import aperta.media.footage.ClipSources;
 import aperta.media.footage.Proxy;
+import aperta.media.output.Outputs;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -340,7 +341,7 @@ class FootageTest {
         Picture p = new Picture(frame);
         p.fill(200 / 255f, 30 / 255f, 60 / 255f, 1);
         Path file = folder.resolve("out.mp4");
-        try (H264Writer writer = new H264Writer(file, format, H264Writer.Quality.FINE, Optional.empty())) {
+        try (FrameWriter writer = Outputs.H264.writer(file, format, Optional.empty())) {
             for (int n = 0; n < 12; n++) {
                 writer.write(PreparedFrame.of(p, n, Bands.IN_TURN), n);
             }
@@ -407,12 +408,9 @@ class FootageTest {
 
     @Test
     void oddSidesAreRefusedForH264() {
-        assertThatThrownBy(() -> new H264Writer(
-                        folder.resolve("x.mp4"),
-                        new Format(101, 64, Rate.of(24)),
-                        H264Writer.Quality.FINE,
-                        Optional.empty()))
-                .hasMessageContaining("even width and height, not 101 × 64");
+        assertThat(Outputs.H264.refusal(new Format(101, 64, Rate.of(24))).orElseThrow())
+                .contains("even width and height, not 101 × 64");
+        assertThat(Outputs.H264.refusal(new Format(100, 64, Rate.of(24)))).isEmpty();
     }
 
     @Test

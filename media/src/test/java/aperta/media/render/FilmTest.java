@@ -18,6 +18,7 @@ import aperta.media.ffmpeg.Probe;
 import aperta.media.fonts.FontShelf;
 import aperta.media.footage.Clip;
 import aperta.media.footage.ClipSources;
+import aperta.media.output.Outputs;
 import aperta.media.sound.Recordings;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -49,7 +50,7 @@ class FilmTest {
             film(none)
                     .render(
                             shot(Content.Text.of("TERMINUS", "anton", 30)),
-                            Film.Kind.H264,
+                            Outputs.H264,
                             folder.resolve("t.mp4"),
                             told::add,
                             () -> false);
@@ -68,7 +69,7 @@ class FilmTest {
             assertThatThrownBy(() -> film(none)
                             .render(
                                     shot(Content.Text.of("TERMINUS", "anton", 30)),
-                                    Film.Kind.PNG,
+                                    Outputs.PNG,
                                     folder.resolve("t.zip"),
                                     n -> done[0] = n,
                                     () -> done[0] >= 3))
@@ -87,7 +88,7 @@ class FilmTest {
             assertThatThrownBy(() -> film(sources)
                             .render(
                                     shot(new Content.Footage("c")),
-                                    Film.Kind.H264,
+                                    Outputs.H264,
                                     folder.resolve("t.mp4"),
                                     n -> {},
                                     () -> false))
@@ -103,7 +104,7 @@ class FilmTest {
             assertThatThrownBy(() -> film(none)
                             .render(
                                     shot(Content.Text.of("X", "anton", 30)),
-                                    Film.Kind.H264,
+                                    Outputs.H264,
                                     folder.resolve("missing/t.mp4"),
                                     n -> {},
                                     () -> false))

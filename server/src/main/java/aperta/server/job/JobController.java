@@ -1,5 +1,6 @@
 package aperta.server.job;
 
+import aperta.media.output.Outputs;
 import aperta.server.http.Conflict;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.nio.file.Files;
@@ -128,8 +129,7 @@ class JobController {
                                 .filename(job.title().replaceAll("[^\\p{L}\\p{N} _-]", "") + ending)
                                 .build()
                                 .toString())
-                .contentType(
-                        ending.equals(".mp4") ? MediaType.valueOf("video/mp4") : MediaType.APPLICATION_OCTET_STREAM)
+                .contentType(MediaType.valueOf(Outputs.of(job.output()).mediaType()))
                 .body(new FileSystemResource(job.file()));
     }
 }

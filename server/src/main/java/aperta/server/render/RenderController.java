@@ -2,12 +2,15 @@ package aperta.server.render;
 
 import aperta.core.shot.Shot;
 import aperta.media.json.ShotJson;
-import aperta.media.render.Film;
+import aperta.media.output.Output;
+import aperta.media.output.Outputs;
 import aperta.server.job.JobService;
 import aperta.server.shot.ShotService;
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -27,13 +30,31 @@ class RenderController {
 
     record NewRender(
             @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
-            Film.Kind output,
+            String output,
 
             Boolean workRange) {}
 
     record Started(
             @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
             UUID job) {}
+
+    /** An output as the desk offers it. */
+    record OutputView(
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            String word,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            String label,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            String summary) {}
+
+    @GetMapping("/api/outputs")
+    List<OutputView> outputs() {
+        return Outputs.all().stream()
+                .map(o -> new OutputView(o.word(), o.label(), o.summary()))
+                .toList();
+    }
 
     @PostMapping("/api/shots/{id}/renders")
     @ResponseStatus(HttpStatus.CREATED)
@@ -44,18 +65,15 @@ class RenderController {
                 ? whole.only(whole.work()
                         .orElseThrow(() -> new IllegalArgumentException("The shot has no work range to render.")))
                 : whole;
-        if (body.output == null) {
-            throw new IllegalArgumentException("A render makes H264 or PNG.");
-        }
-        if (body.output == Film.Kind.H264
-                && (shot.format().width() % 2 != 0 || shot.format().height() % 2 != 0)) {
-            throw new IllegalArgumentException("H.264 needs an even width and height; choose PNG frames instead.");
-        }
+        Output output = Outputs.of(String.valueOf(body.output));
+        output.refusal(shot.format()).ifPresent(why -> {
+            throw new IllegalArgumentException(why);
+        });
         return new Started(jobs.startRender(
                         read.project(),
                         id,
                         shot.name(),
-                        body.output.name(),
+                        output.word(),
                         ShotJson.write(shot).toString(),
                         shot.length())
                 .id());

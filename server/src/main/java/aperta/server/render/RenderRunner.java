@@ -5,6 +5,8 @@ import aperta.core.render.Workers;
 import aperta.core.shot.Shot;
 import aperta.media.footage.ClipSources;
 import aperta.media.json.ShotJson;
+import aperta.media.output.Output;
+import aperta.media.output.Outputs;
 import aperta.media.render.Film;
 import aperta.server.Storage;
 import aperta.server.frame.FrameDesk;
@@ -37,8 +39,8 @@ class RenderRunner implements JobRunner {
     @Override
     public String run(Job job, LongConsumer progress, BooleanSupplier cancelled) {
         Shot shot = ShotJson.read(job.document());
-        Film.Kind kind = Film.Kind.valueOf(job.output());
-        Path file = storage.render(job.id(), kind == Film.Kind.H264 ? ".mp4" : ".zip");
+        Output output = Outputs.of(job.output());
+        Path file = storage.render(job.id(), output.suffix());
         // Threads of its own: in the desk's pool, pictures for people would stand in line behind it.
         try (ClipSources sources = media.sources();
                 Workers workers = Workers.everyCore()) {
@@ -47,7 +49,7 @@ class RenderRunner implements JobRunner {
                 return cancelled.getAsBoolean();
             };
             new Film(new Planner(sources, media.fonts()), media.samples(), workers)
-                    .render(shot, kind, file, progress, stop);
+                    .render(shot, output, file, progress, stop);
         }
         return file.toString();
     }

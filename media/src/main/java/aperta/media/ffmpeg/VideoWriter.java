@@ -1,6 +1,6 @@
 package aperta.media.ffmpeg;
 
-import aperta.core.picture.Yuv;
+import aperta.core.picture.Bytes;
 import aperta.core.render.PreparedFrame;
 import aperta.core.shot.Format;
 import java.io.IOException;
@@ -14,16 +14,13 @@ import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.TimeUnit;
 
-/** Writes H.264 in MP4: 4:2:0, 8 bits, tagged BT.709, with its index in front. Frames come in order. */
-public final class H264Writer implements FrameWriter {
+/** Has ffmpeg write a film of frames that come in order, tagged BT.709, and reads it back. */
+public final class VideoWriter implements FrameWriter {
     private static final byte[] END = new byte[0];
     private static final int WAITING = 3;
 
-    /** Of the encoder: what it writes depends on how many there are, so they are the same on every machine. */
-    private static final int THREADS = 4;
-
     private final Path file;
-    private final int bytes;
+    private final Frames kind;
     private long frames;
     private final Tool tool;
     private final BlockingQueue<byte[]> queue = new ArrayBlockingQueue<>(WAITING);
@@ -31,33 +28,51 @@ public final class H264Writer implements FrameWriter {
     private volatile boolean broken;
 
     /**
-     * How hard x264 tries.
+     * The frames as the encoder is given them.
      *
-     * @param preset of x264, such as {@code medium}
-     * @param crf the rate factor; 16 is hard to tell from the original
-     * @param tune what the pictures are like, such as {@code grain}
+     * @param pixels ffmpeg's word for their samples
+     * @param bytes of each
      */
-    public record Quality(String preset, int crf, Optional<String> tune) {
-        public static final Quality FINE = new Quality("medium", 16, Optional.empty());
+    public record Frames(String pixels, int bytes, Painter painter) {
+        /** Red, green, blue and straight alpha, 8 bits each. */
+        public static Frames rgba(Format format) {
+            return new Frames(
+                    "rgba",
+                    Math.multiplyExact(4, format.width() * format.height()),
+                    (shown, out) -> System.arraycopy(shown.rgba(Bytes.See.PICTURE), 0, out, 0, out.length));
+        }
+    }
+
+    /** Paints a frame into its bytes. */
+    public interface Painter {
+        void paint(PreparedFrame shown, byte[] out);
+    }
+
+    /** The arguments that take a sound in and encode it; none without one. */
+    public static List<String> with(Optional<Path> sound, String... encoding) {
+        List<String> all = new ArrayList<>();
+        sound.ifPresent(wav -> {
+            all.addAll(List.of("-i", wav.toAbsolutePath().toString()));
+            all.addAll(List.of(encoding));
+        });
+        return all;
     }
 
     /**
-     * @param sound a WAV file that goes with it, as AAC
+     * @param sound as {@link #with} gives it
+     * @param encoding ffmpeg's arguments for the pictures and the container
      */
-    public H264Writer(Path file, Format format, Quality quality, Optional<Path> sound) {
-        if (format.width() % 2 != 0 || format.height() % 2 != 0) {
-            throw new MediaException("H.264 needs an even width and height, not " + format.width() + " × "
-                    + format.height() + "; write PNG frames instead, or change the shot's size.");
-        }
+    public VideoWriter(Path file, Format format, Frames kind, List<String> sound, List<String> encoding) {
         this.file = file;
-        bytes = Yuv.size(format.width(), format.height());
-        tool = Tool.start(command(file, format, quality, sound), true);
+        this.kind = kind;
+        tool = Tool.start(command(file, format, kind, sound, encoding), true);
         thread = new Thread(this::write, "encode");
         thread.setDaemon(true);
         thread.start();
     }
 
-    private static List<String> command(Path file, Format format, Quality quality, Optional<Path> sound) {
+    private static List<String> command(
+            Path file, Format format, Frames kind, List<String> sound, List<String> encoding) {
         List<String> all = new ArrayList<>(List.of(
                 "nice",
                 "-n",
@@ -71,58 +86,38 @@ public final class H264Writer implements FrameWriter {
                 "-f",
                 "rawvideo",
                 "-pix_fmt",
-                "yuv420p",
+                kind.pixels,
                 "-s",
                 format.width() + "x" + format.height(),
                 "-framerate",
-                format.rate().toString(),
-                "-color_range",
-                "tv",
-                "-colorspace",
-                "bt709",
-                "-color_primaries",
-                "bt709",
-                "-color_trc",
-                "bt709",
-                "-i",
-                "pipe:0"));
-        sound.ifPresent(
-                wav -> all.addAll(List.of("-i", wav.toAbsolutePath().toString(), "-c:a", "aac", "-b:a", "256k")));
-        all.addAll(List.of(
-                "-c:v",
-                "libx264",
-                "-threads",
-                Integer.toString(THREADS),
-                "-x264-params",
-                "cpu-independent=1",
-                "-preset",
-                quality.preset,
-                "-crf",
-                Integer.toString(quality.crf)));
-        quality.tune.ifPresent(tune -> all.addAll(List.of("-tune", tune)));
-        all.addAll(List.of(
-                "-pix_fmt",
-                "yuv420p",
-                "-color_range",
-                "tv",
-                "-colorspace",
-                "bt709",
-                "-color_primaries",
-                "bt709",
-                "-color_trc",
-                "bt709",
-                "-movflags",
-                "+faststart",
-                "-f",
-                "mp4",
-                file.toAbsolutePath().toString()));
+                format.rate().toString()));
+        all.addAll(kind.pixels.startsWith("yuv") ? tags("tv") : List.of());
+        all.addAll(List.of("-i", "pipe:0"));
+        all.addAll(sound);
+        int container = encoding.indexOf("-f");
+        all.addAll(encoding.subList(0, container));
+        all.addAll(tags(encoding.contains("bgra") ? "pc" : "tv"));
+        all.addAll(encoding.subList(container, encoding.size()));
+        all.add(file.toAbsolutePath().toString());
         return all;
+    }
+
+    private static List<String> tags(String range) {
+        return List.of(
+                "-color_range",
+                range,
+                "-colorspace",
+                range.equals("pc") ? "rgb" : "bt709",
+                "-color_primaries",
+                "bt709",
+                "-color_trc",
+                "bt709");
     }
 
     @Override
     public void write(PreparedFrame shown, long number) {
-        byte[] samples = new byte[bytes];
-        shown.planar420(samples);
+        byte[] samples = new byte[kind.bytes];
+        kind.painter.paint(shown, samples);
         put(samples);
         frames++;
     }
