@@ -10,38 +10,15 @@ import java.util.Optional;
 /** FFV1 in Matroska (RFC 9043): red, green, blue and alpha of 8 bits without loss, and FLAC. */
 final class Ffv1 implements Output {
     @Override
-    public String word() {
-        return "FFV1";
-    }
-
-    @Override
-    public String label() {
-        return "FFV1, lossless";
-    }
-
-    @Override
-    public String summary() {
-        return "For the archive: Matroska in which every value of 8 bits comes back, with alpha and sound.";
-    }
-
-    @Override
-    public String suffix() {
-        return ".mkv";
-    }
-
-    @Override
-    public String mediaType() {
-        return "video/x-matroska";
-    }
-
-    @Override
-    public boolean hasSound() {
-        return true;
-    }
-
-    @Override
-    public boolean hasAlpha() {
-        return true;
+    public Description description() {
+        return new Description(
+                "FFV1",
+                "FFV1, lossless",
+                "For the archive: Matroska in which every value of 8 bits comes back, with alpha and sound.",
+                ".mkv",
+                "video/x-matroska",
+                true,
+                true);
     }
 
     @Override

@@ -36,38 +36,15 @@ public final class H264 implements Output {
     }
 
     @Override
-    public String word() {
-        return "H264";
-    }
-
-    @Override
-    public String label() {
-        return "H.264";
-    }
-
-    @Override
-    public String summary() {
-        return "For the edit and for channels: MP4 on black, 8 bits, with sound.";
-    }
-
-    @Override
-    public String suffix() {
-        return ".mp4";
-    }
-
-    @Override
-    public String mediaType() {
-        return "video/mp4";
-    }
-
-    @Override
-    public boolean hasSound() {
-        return true;
-    }
-
-    @Override
-    public boolean hasAlpha() {
-        return false;
+    public Description description() {
+        return new Description(
+                "H264",
+                "H.264",
+                "For the edit and for channels: MP4 on black, 8 bits, with sound.",
+                ".mp4",
+                "video/mp4",
+                true,
+                false);
     }
 
     @Override

@@ -7,26 +7,34 @@ import java.util.Optional;
 
 /** A kind of file that a shot can be rendered to: what it is for, what it can hold, how it is written and read back. */
 public interface Output {
-    /** The word that names it in jobs and requests. */
-    String word();
+    /** What is known of it. */
+    Description description();
 
-    /** For people. */
-    String label();
+    /**
+     * What is known of an output.
+     *
+     * @param word that names it in jobs and requests
+     * @param label for people
+     * @param summary one sentence that says what it is for and what it holds
+     * @param suffix the ending of its files, with the dot
+     * @param mediaType of its files
+     * @param sound whether its files hold sound
+     * @param alpha whether they keep what is transparent
+     */
+    record Description(
+            String word, String label, String summary, String suffix, String mediaType, boolean sound, boolean alpha) {}
 
-    /** One sentence that says what it is for and what it holds. */
-    String summary();
+    default String word() {
+        return description().word();
+    }
 
-    /** The ending of its files, with the dot. */
-    String suffix();
+    default String label() {
+        return description().label();
+    }
 
-    /** The media type of its files. */
-    String mediaType();
-
-    /** Whether its files hold sound. */
-    boolean hasSound();
-
-    /** Whether its files keep what is transparent. */
-    boolean hasAlpha();
+    default String suffix() {
+        return description().suffix();
+    }
 
     /** Why it can't hold pictures of a format, as a plain sentence; nothing where it can. */
     default Optional<String> refusal(Format format) {

@@ -10,38 +10,15 @@ import java.util.Optional;
 /** ProRes 4444 in MOV: 4:4:4 with straight alpha, 10 bits each, tagged BT.709, and PCM. */
 final class ProRes4444 implements Output {
     @Override
-    public String word() {
-        return "PRORES";
-    }
-
-    @Override
-    public String label() {
-        return "ProRes 4444";
-    }
-
-    @Override
-    public String summary() {
-        return "For the edit and for other artists: MOV with straight alpha and sound.";
-    }
-
-    @Override
-    public String suffix() {
-        return ".mov";
-    }
-
-    @Override
-    public String mediaType() {
-        return "video/quicktime";
-    }
-
-    @Override
-    public boolean hasSound() {
-        return true;
-    }
-
-    @Override
-    public boolean hasAlpha() {
-        return true;
+    public Description description() {
+        return new Description(
+                "PRORES",
+                "ProRes 4444",
+                "For the edit and for other artists: MOV with straight alpha and sound.",
+                ".mov",
+                "video/quicktime",
+                true,
+                true);
     }
 
     @Override

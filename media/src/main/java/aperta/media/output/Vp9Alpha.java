@@ -10,38 +10,9 @@ import java.util.Optional;
 /** VP9 in WebM: 4:2:0 with alpha, 8 bits, and Opus. */
 final class Vp9Alpha implements Output {
     @Override
-    public String word() {
-        return "VP9";
-    }
-
-    @Override
-    public String label() {
-        return "VP9 with alpha";
-    }
-
-    @Override
-    public String summary() {
-        return "For the web: WebM with alpha and sound.";
-    }
-
-    @Override
-    public String suffix() {
-        return ".webm";
-    }
-
-    @Override
-    public String mediaType() {
-        return "video/webm";
-    }
-
-    @Override
-    public boolean hasSound() {
-        return true;
-    }
-
-    @Override
-    public boolean hasAlpha() {
-        return true;
+    public Description description() {
+        return new Description(
+                "VP9", "VP9 with alpha", "For the web: WebM with alpha and sound.", ".webm", "video/webm", true, true);
     }
 
     @Override

@@ -57,7 +57,7 @@ public final class Film {
             output.refusal(shot.format()).ifPresent(why -> {
                 throw new RenderException(why);
             });
-            Optional<Path> heard = output.hasSound() ? sound(shot, sound.part()) : Optional.empty();
+            Optional<Path> heard = output.description().sound() ? sound(shot, sound.part()) : Optional.empty();
             try (FrameWriter writer = output.writer(film.part(), shot.format(), heard)) {
                 frames(shot, writer, progress, cancelled);
                 writer.finish();

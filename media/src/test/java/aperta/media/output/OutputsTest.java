@@ -214,7 +214,7 @@ class OutputsTest {
                     .isTrue();
             assertThat(Outputs.of(o.word())).isSameAs(o);
             assertThat(Outputs.bySuffix(Path.of("a/shot" + o.suffix()))).isSameAs(o);
-            assertThat(o.summary()).endsWith(".");
+            assertThat(o.description().summary()).endsWith(".");
         }
         assertThatThrownBy(() -> Outputs.of("AVI")).hasMessageContaining("there are H264, PNG");
         assertThatThrownBy(() -> Outputs.bySuffix(Path.of("shot.avi"))).hasMessageContaining(".mp4 (H.264)");

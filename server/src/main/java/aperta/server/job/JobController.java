@@ -129,7 +129,8 @@ class JobController {
                                 .filename(job.title().replaceAll("[^\\p{L}\\p{N} _-]", "") + ending)
                                 .build()
                                 .toString())
-                .contentType(MediaType.valueOf(Outputs.of(job.output()).mediaType()))
+                .contentType(
+                        MediaType.valueOf(Outputs.of(job.output()).description().mediaType()))
                 .body(new FileSystemResource(job.file()));
     }
 }

@@ -52,7 +52,7 @@ class RenderController {
     @GetMapping("/api/outputs")
     List<OutputView> outputs() {
         return Outputs.all().stream()
-                .map(o -> new OutputView(o.word(), o.label(), o.summary()))
+                .map(o -> new OutputView(o.word(), o.label(), o.description().summary()))
                 .toList();
     }
 
