@@ -13,7 +13,7 @@ final class Ffv1 implements Output {
     public Description description() {
         return new Description(
                 "FFV1",
-                "FFV1, lossless",
+                "Lossless FFV1",
                 "For the archive: Matroska in which every value of 8 bits comes back, with alpha and sound.",
                 ".mkv",
                 "video/x-matroska",

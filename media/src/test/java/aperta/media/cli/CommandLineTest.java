@@ -239,6 +239,6 @@ class CommandLineTest {
         assertThat(run("frame", folder.resolve("none.json").toString(), "-o", "x.png"))
                 .isEqualTo(2);
         assertThat(words.toString(StandardCharsets.UTF_8))
-                .contains("Use: render", ".mp4 (H.264) or .zip", "frames 0 to 9", "There is no file");
+                .contains("Use: render", ".mp4 (H.264), .zip (PNG frames)", "frames 0 to 9", "There is no file");
     }
 }
