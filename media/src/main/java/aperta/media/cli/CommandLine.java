@@ -38,12 +38,12 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * {@code render FILE -o OUT.mp4|OUT.zip}, {@code frame FILE --at N [--scale S] -o OUT.png} and {@code proof FILE}, which
+ * {@code render FILE -o OUT}, {@code frame FILE --at N [--scale S] -o OUT.png} and {@code proof FILE}, which
  * ends with exit code 1 where something is found; {@code plates -o FOLDER} paints the demo's plates; FILE is a shot's JSON or an {@code .aperta} file. Errors are one plain sentence on standard error, with exit code 2.
  */
 public final class CommandLine {
     private static final String USAGE =
-            "Use: render FILE.json|FILE.aperta -o OUT.mp4|OUT.zip   or   frame FILE --at N [--scale S] -o OUT.png"
+            "Use: render FILE.json|FILE.aperta -o OUT.mp4|.zip|.mov|.webm|.mkv   or   frame FILE --at N [--scale S] -o OUT.png"
                     + "   or   proof FILE";
 
     private final PrintStream words;
