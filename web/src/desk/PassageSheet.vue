@@ -31,10 +31,8 @@ const passage = computed(() => props.layer[way.value] ?? undefined);
 const opening = computed(() => passage.value?.opening as Recipe | null | undefined);
 const descriptor = computed(() => recipes.opening(opening.value?.kind));
 const noun = computed(() => (props.arriving ? 'Arrival' : 'Departure'));
-/** What of the opening can be keyed. */
-const rows = computed(() =>
-  of(way.value).map((property) => ({ property, parameter: property.name.slice(way.value.length + 1) })),
-);
+/** What of the opening can be keyed, by the name of its parameter. */
+const rows = computed(() => new Map(of(way.value).map((p) => [p.name.slice(way.value.length + 1), p])));
 const text = computed(() => props.layer.content.kind === 'text');
 
 function change(field: string, value: unknown): Change {
@@ -104,20 +102,19 @@ function unpack() {
       v-if="opening && descriptor"
       :descriptor="descriptor"
       :recipe="opening"
-      :own="rows.map((r) => r.parameter)"
+      :own="[...rows.keys()]"
       :disabled="locked"
       @draft="(r) => desk.draft(change('opening', r))"
       @commit="(r) => commit(noun, 'opening', r)"
     >
       <template #property="{ parameter }">
-        <template v-for="r in rows" :key="r.parameter">
-          <PropertyRow
-            v-if="r.parameter === parameter.name"
-            :property="r.property"
-            :label="parameter.label"
-            :locked="locked"
-          />
-        </template>
+        <PropertyRow
+          v-for="property in [rows.get(parameter.name)].filter((p) => p !== undefined)"
+          :key="property.name"
+          :property="property"
+          :label="parameter.label"
+          :locked="locked"
+        />
       </template>
     </RecipeFields>
     <div class="line">

@@ -187,8 +187,6 @@ onBeforeUnmount(() => watcher?.disconnect());
               <MenuItem key="solid" @click="adding.fill('solid')">One colour</MenuItem>
               <MenuItem key="linear" @click="adding.fill('linear')">Linear gradient</MenuItem>
               <MenuItem key="radial" @click="adding.fill('radial')">Radial gradient</MenuItem>
-              <MenuDivider />
-              <MenuItem key="adjustment" @click="adding.adjustment()">Adjustment of what lies below</MenuItem>
             </Menu>
           </template>
         </Dropdown>

@@ -60,8 +60,6 @@ export const useAdding = defineStore('adding', () => {
     return add(names[kind], { kind: 'fill', size: [width, height], paint: paints[kind] });
   }
 
-  const adjustment = () => add('Adjustment', { kind: 'adjustment' });
-
   function media(m: Media) {
     const s = shot.shot;
     if (!s || m.kind === 'FONT') return Promise.resolve();
@@ -90,5 +88,5 @@ export const useAdding = defineStore('adding', () => {
     );
   }
 
-  return { text, words, fill, adjustment, media };
+  return { text, words, fill, media };
 });

@@ -22,10 +22,22 @@ export const useDesk = defineStore('desk', () => {
 
   const askKeys = () => frames.askKeys(view.look, shot.shot?.length ?? 1, view.frame);
 
+  let proofWaits = false;
   /** After the picture, which is what one waits for. */
   function askProof() {
-    if (!frames.awaited) frames.askProof();
-    else watch(() => frames.awaited, frames.askProof, { once: true });
+    if (!frames.awaited) {
+      frames.askProof();
+    } else if (!proofWaits) {
+      proofWaits = true;
+      watch(
+        () => frames.awaited,
+        () => {
+          proofWaits = false;
+          frames.askProof();
+        },
+        { once: true },
+      );
+    }
   }
 
   function open(id: string) {

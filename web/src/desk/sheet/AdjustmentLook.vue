@@ -3,9 +3,7 @@
 </script>
 
 <template>
-  <p class="why">
-    It has no picture of its own: what is done to it is done to all that lies below it in its group.
-  </p>
+  <p class="why">It has no picture of its own: what lies below passes through it.</p>
 </template>
 
 <style scoped>

@@ -108,7 +108,7 @@ public record ToneCurve(List<Point> points) {
 
     /**
      * Between this curve and another: point by point where they have as many, otherwise the curve through the mixed values
-     * at every point of either. {@code t} outside 0 to 1 counts as 0 or 1.
+     * at every point of either, or at even steps where those would be too many. {@code t} outside 0 to 1 counts as 0 or 1.
      */
     public ToneCurve mix(ToneCurve other, double t) {
         double share = Math.min(1, Math.max(0, t));
@@ -128,10 +128,15 @@ public record ToneCurve(List<Point> points) {
         TreeSet<Double> places = new TreeSet<>(List.of(0.0, 1.0));
         points.forEach(p -> places.add(p.x()));
         other.points.forEach(p -> places.add(p.x()));
+        if (places.size() > MOST_POINTS) {
+            places.clear();
+            for (int i = 0; i < MOST_POINTS; i++) {
+                places.add((double) i / (MOST_POINTS - 1));
+            }
+        }
         List<Point> mixed = new ArrayList<>();
         for (double x : places) {
-            boolean apart = mixed.isEmpty() || x - mixed.get(mixed.size() - 1).x() >= LEAST_APART;
-            if (apart && mixed.size() < MOST_POINTS) {
+            if (mixed.isEmpty() || x - mixed.get(mixed.size() - 1).x() >= LEAST_APART) {
                 mixed.add(new Point(x, at(x) + (other.at(x) - at(x)) * share));
             }
         }

@@ -58,11 +58,6 @@ public record Parameter(
         public boolean moves() {
             return moves;
         }
-
-        /** Whether its values are single numbers. */
-        public boolean isNumber() {
-            return type == Double.class;
-        }
     }
 
     public static Parameter number(String name, String label, String unit, double least, double most, double standard) {

@@ -9,13 +9,13 @@ import java.util.Optional;
 
 /** The mean of what a layer looks like at several times: motion blur. */
 final class Averaged implements Step.Paints {
+    /** So many samples are painted at once; more are added up a few at a time, so that not all of them have to last. */
+    private static final int TOGETHER = 8;
+
     private final List<Step.Paints> samples;
     private final int count;
     private final Region domain;
     private final ContentKey key;
-
-    /** So many samples are painted at once; more are added up a few at a time, so that not all of them have to last. */
-    private static final int TOGETHER = 8;
 
     /**
      * The mean of samples.
@@ -66,6 +66,11 @@ final class Averaged implements Step.Paints {
     @Override
     public void paint(Picture into, Tile tile) {
         into.clear();
+        add(samples, count, into, tile);
+    }
+
+    /** Adds samples to a picture, each with its share of all that there are. */
+    static void add(List<Step.Paints> samples, int count, Picture into, Tile tile) {
         for (Step.Paints s : samples) {
             Region part = into.domain().intersect(s.domain());
             if (s.cover(part, tile) != Cover.NONE) {

@@ -8,7 +8,9 @@ import aperta.core.picture.Region;
 record FinishedPicture(Picture picture) implements Step.Paints {
     @Override
     public ContentKey key() {
-        return ContentKey.of("given").number(System.identityHashCode(picture)).key();
+        return ContentKey.of("finished picture")
+                .number(System.identityHashCode(picture))
+                .key();
     }
 
     @Override

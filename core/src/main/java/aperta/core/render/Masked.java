@@ -15,7 +15,7 @@ final class Masked implements Step.Paints {
     Masked(Step.Paints picture, Step.Shades matte) {
         this.picture = picture;
         this.matte = matte;
-        this.key = ContentKey.of("weighed").step(picture).step(matte).key();
+        this.key = ContentKey.of("masked").step(picture).step(matte).key();
     }
 
     @Override

@@ -20,7 +20,7 @@ final class PictureMatte implements Step.Shades {
         this.picture = picture;
         this.with = with;
         this.transfer = Transfer.of(light);
-        this.key = ContentKey.of("taken")
+        this.key = ContentKey.of("picture matte")
                 .step(picture)
                 .number((long) with.ordinal())
                 .number((long) light.ordinal())

@@ -63,18 +63,9 @@ final class SampleSum implements Step.Made<Picture>, Step.Paints {
         before.flatMap(making::ifMade).ifPresent(b -> Compose.copy(sum, b));
         making.bands().run(needed.height(), BAND, (from, to) -> {
             Region band = new Region(needed.x(), needed.y() + from, needed.width(), to - from);
-            making.tile(tile -> add(sum.view(band), tile));
+            making.tile(tile -> Averaged.add(samples, count, sum.view(band), tile));
         });
         return sum;
-    }
-
-    private void add(Picture sum, Tile tile) {
-        for (Step.Paints s : samples) {
-            Region part = sum.domain().intersect(s.domain());
-            if (s.cover(part, tile) != Cover.NONE) {
-                tile.withPicture(s, part, p -> Compose.add(sum, p, 1f / count));
-            }
-        }
     }
 
     @Override

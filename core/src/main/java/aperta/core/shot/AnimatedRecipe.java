@@ -129,11 +129,6 @@ public record AnimatedRecipe(Recipe rest, Map<String, Animated<?>> moving) {
         }
     }
 
-    /** Whether nothing of it ever changes. */
-    public boolean isStill() {
-        return moving.isEmpty();
-    }
-
     /** The same with other layers in place of those that it names; nothing where one of them has no other. */
     Optional<AnimatedRecipe> withLayers(Function<String, Optional<String>> other) {
         return rest.withLayers(other).map(r -> new AnimatedRecipe(r, moving));

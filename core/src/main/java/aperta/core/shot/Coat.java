@@ -74,11 +74,6 @@ public sealed interface Coat {
         private final double most;
         private final double usual;
 
-        /** Whether the usual value does nothing to a line. */
-        boolean usuallyDoesNothing() {
-            return this != WIDTH && this != MITRE_LIMIT;
-        }
-
         Measure(String word, String label, String unit, double least, double most, double usual) {
             this.word = word;
             this.label = label;
@@ -89,6 +84,11 @@ public sealed interface Coat {
         }
 
         /** Its name in documents. */
+        /** Whether the usual value does nothing to a line. */
+        boolean usuallyDoesNothing() {
+            return this != WIDTH && this != MITRE_LIMIT;
+        }
+
         public String word() {
             return word;
         }

@@ -37,6 +37,9 @@ public final class Rules {
             if (rules.broken.isEmpty()) {
                 rules.follows();
             }
+            if (rules.broken.isEmpty()) {
+                rules.names();
+            }
         }
         return rules.broken;
     }
@@ -97,6 +100,17 @@ public final class Rules {
                 shape.paths().stream().map(Content.Shape.Path::id).distinct().count();
         long coats = shape.coats().stream().map(Coat::id).distinct().count();
         return paths == shape.paths().size() && coats == shape.coats().size();
+    }
+
+    /** Whatever else names a layer, such as a parameter of an opening, names one of this shot. */
+    private void names() {
+        for (Layer layer : byId.values()) {
+            for (String id : References.of(layer)) {
+                if (!byId.containsKey(id)) {
+                    broken.add("'" + layer.name() + "' names the layer '" + id + "', which is not in this shot.");
+                }
+            }
+        }
     }
 
     /** What is used again must be a group, and not lie in itself. */

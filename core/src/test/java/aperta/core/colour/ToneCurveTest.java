@@ -80,4 +80,24 @@ class ToneCurveTest {
         assertThatThrownBy(() -> curve(0.5, 0, 0.4, 1)).hasMessageContaining("from left to right");
         assertThatThrownBy(() -> curve(0.5, 0, 0.5, 1)).hasMessageContaining("apart");
     }
+
+    /** Curves with more points together than one may have are mixed at even steps, up to both ends. */
+    @Test
+    void curvesWithManyPointsAreMixedToTheirEnds() {
+        List<Point> tenths = new ArrayList<>();
+        List<Point> others = new ArrayList<>();
+        for (int i = 0; i <= 10; i++) {
+            tenths.add(new Point(i / 10.0, i / 10.0));
+            others.add(new Point(Math.pow(i / 10.0, 1.1), Math.pow(i / 10.0, 1.1)));
+        }
+        others.remove(5);
+
+        ToneCurve mixed = new ToneCurve(tenths).mix(new ToneCurve(others), 0.5);
+
+        // Both are straight, so that every value stays.
+        for (double x = 0; x <= 1; x += 0.04) {
+            assertThat(mixed.at(x)).as("at %s", x).isCloseTo(x, within(1e-3));
+        }
+        assertThat(mixed.at(1)).isEqualTo(1);
+    }
 }

@@ -8,6 +8,7 @@ import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
 import aperta.core.time.Animated;
 import aperta.core.time.Ease;
+import aperta.core.time.Rate;
 import aperta.core.time.Signal;
 import java.util.List;
 import java.util.Map;
@@ -67,5 +68,14 @@ class ReferencesTest {
         assertThat(References.of(kept)).containsExactly("group");
         assertThat(kept.leave()).map(Passage::opening).contains(Optional.empty());
         assertThat(kept.place().rotation().signals()).isEmpty();
+    }
+
+    @Test
+    void anOpeningThatNamesALayerThatIsNotThereBreaksARule() {
+        Layer layer = Layer.of("l", "l", new Content.Group(List.of()), Span.of(0, 10), Place.at(Point.ORIGIN))
+                .withLeave(naming().leave());
+
+        assertThat(Rules.broken(new Shot("s", new Format(160, 90, Rate.of(24)), 10, List.of(layer))))
+                .containsExactly("'l' names the layer 'map', which is not in this shot.");
     }
 }

@@ -17,7 +17,6 @@ final class Ffv1 implements Output {
                 "For the archive: Matroska in which every value of 8 bits comes back, with alpha and sound.",
                 ".mkv",
                 "video/x-matroska",
-                true,
                 true);
     }
 

@@ -43,8 +43,7 @@ public final class H264 implements Output {
                 "For the edit and for channels: MP4 on black, 8 bits, with sound.",
                 ".mp4",
                 "video/mp4",
-                true,
-                false);
+                true);
     }
 
     @Override

@@ -19,10 +19,8 @@ public interface Output {
      * @param suffix the ending of its files, with the dot
      * @param mediaType of its files
      * @param sound whether its files hold sound
-     * @param alpha whether they keep what is transparent
      */
-    record Description(
-            String word, String label, String summary, String suffix, String mediaType, boolean sound, boolean alpha) {}
+    record Description(String word, String label, String summary, String suffix, String mediaType, boolean sound) {}
 
     default String word() {
         return description().word();

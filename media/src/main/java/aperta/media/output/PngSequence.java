@@ -16,8 +16,7 @@ final class PngSequence implements Output {
                 "For another artist: numbered frames with alpha, 8 bits, in a zip file.",
                 ".zip",
                 "application/zip",
-                false,
-                true);
+                false);
     }
 
     @Override

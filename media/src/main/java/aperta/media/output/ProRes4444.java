@@ -17,7 +17,6 @@ final class ProRes4444 implements Output {
                 "For the edit and for other artists: MOV with straight alpha and sound.",
                 ".mov",
                 "video/quicktime",
-                true,
                 true);
     }
 

@@ -12,7 +12,7 @@ final class Vp9Alpha implements Output {
     @Override
     public Description description() {
         return new Description(
-                "VP9", "VP9 with alpha", "For the web: WebM with alpha and sound.", ".webm", "video/webm", true, true);
+                "VP9", "VP9 with alpha", "For the web: WebM with alpha and sound.", ".webm", "video/webm", true);
     }
 
     @Override
