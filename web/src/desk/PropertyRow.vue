@@ -47,19 +47,10 @@ function withPart(index: 0 | 1, value: number): [number, number] {
   return index === 0 ? [v, y] : [x, v];
 }
 
-/** A value as a line of the undo list says it. */
-function said(value: unknown): string {
-  if (typeof value === 'number')
-    return `${Number((value * factor.value).toFixed(2))} ${props.property.unit}`.trim();
-  if (Array.isArray(value) && value.length === 2 && typeof value[0] === 'number') {
-    return `${value.map((v) => Number(((v as number) * factor.value).toFixed(1))).join(', ')} ${props.property.unit}`.trim();
-  }
-  return typeof value === 'string' ? value : '';
-}
-
 const commit = (value: unknown) => {
   const layer = shot.find(view.layer)?.name ?? '';
-  void desk.commit(`${name.value} of ${layer}: ${said(value)}`.slice(0, 190), change(value));
+  // The engine adds the value.
+  void desk.commit(`${name.value} of ${layer}`.slice(0, 160), change(value));
 };
 const draft = (value: unknown) => desk.draft(change(value));
 

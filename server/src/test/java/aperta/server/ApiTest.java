@@ -177,7 +177,7 @@ class ApiTest {
         }
         JsonObject end = call("GET", path, "").object();
         assertThat(end.getInt("revision")).isEqualTo(125);
-        assertThat(end.getString("undo")).isEqualTo("test");
+        assertThat(end.getString("undo")).isEqualTo("test: 24.25 °");
         assertThat(end.get("redo")).isEqualTo(jakarta.json.JsonValue.NULL);
     }
 

@@ -1,5 +1,6 @@
 package aperta.server.shot;
 
+import aperta.core.edit.ChangedValue;
 import aperta.core.shot.Format;
 import aperta.core.shot.Shot;
 import aperta.core.time.Rate;
@@ -31,6 +32,7 @@ import org.springframework.transaction.event.TransactionalEventListener;
 /** Shots, their revisions, undo and redo. */
 @Service
 public class ShotService {
+    private static final int LONGEST_LABEL = 200;
     private static final int MOST_KEPT = 64;
 
     private final ShotRows shots;
@@ -221,8 +223,9 @@ public class ShotService {
     }
 
     private static String named(String name) {
-        if (name == null || name.isBlank() || name.length() > 200 || !Characters.canBeKept(name)) {
-            throw new IllegalArgumentException("A shot, and a change of it, needs a name of 1 to 200 letters.");
+        if (name == null || name.isBlank() || name.length() > LONGEST_LABEL || !Characters.canBeKept(name)) {
+            throw new IllegalArgumentException(
+                    "A shot, and a change of it, needs a name of 1 to " + LONGEST_LABEL + " letters.");
         }
         return name.strip();
     }
@@ -259,7 +262,11 @@ public class ShotService {
         if (from.equals(to)) {
             return view(row);
         }
-        EditRow edit = keep(row, EditRow.Kind.EDIT, called, to, Steps.diff(from, to), Steps.diff(to, from));
+        String said = ChangedValue.of(before, after)
+                .filter(v -> called.length() + v.length() + 2 <= LONGEST_LABEL)
+                .map(v -> called + ": " + v)
+                .orElse(called);
+        EditRow edit = keep(row, EditRow.Kind.EDIT, said, to, Steps.diff(from, to), Steps.diff(to, from));
         edit.below = row.undoEdit;
         row.undoEdit = edits.save(edit).id;
         row.redoEdit = null;
