@@ -107,7 +107,7 @@ function setCut(part: Partial<NonNullable<Layer['cut']>>) {
     </details>
   </template>
   <div class="line">
-    <span class="label">What is below</span>
+    <span class="label">Below</span>
     <Select
       size="small"
       class="grow"
