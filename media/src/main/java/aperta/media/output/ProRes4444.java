@@ -29,7 +29,7 @@ final class ProRes4444 implements Output {
                 VideoWriter.with(sound, "-c:a", "pcm_s24le"),
                 List.of(
                         "-vf",
-                        "scale=out_color_matrix=bt709:out_range=tv:flags=accurate_rnd+full_chroma_int",
+                        Bt709.FILTER,
                         "-c:v",
                         "prores_ks",
                         "-profile:v",

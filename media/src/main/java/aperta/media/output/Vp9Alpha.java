@@ -29,7 +29,7 @@ final class Vp9Alpha implements Output {
                 VideoWriter.with(sound, "-c:a", "libopus", "-b:a", "160k"),
                 List.of(
                         "-vf",
-                        "scale=out_color_matrix=bt709:out_range=tv:flags=accurate_rnd+full_chroma_int",
+                        Bt709.FILTER,
                         "-c:v",
                         "libvpx-vp9",
                         // Frames that are shown later have no alpha of their own.
