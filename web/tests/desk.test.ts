@@ -12,7 +12,6 @@ import PropertyRow from '../src/desk/PropertyRow.vue';
 import RenderPanel from '../src/desk/RenderPanel.vue';
 import TimelineBar from '../src/desk/TimelineBar.vue';
 import TimelineKeys from '../src/desk/TimelineKeys.vue';
-import { rows } from '../src/lib/layers';
 import { Points } from '../src/lib/paths';
 import { useFrames, type Pair, type PropertyNow } from '../src/stores/frames';
 import { useProject } from '../src/stores/project';
@@ -139,7 +138,7 @@ describe('a property', () => {
 describe('a bar', () => {
   const bar = (l: ReturnType<typeof layer>) => {
     arrange(l);
-    const row = rows(useShot().shot as never, () => false)[0];
+    const row = useShot().list[0];
     return mount(TimelineBar, {
       props: { row: row as never, pace: 10, pad: 12, keys: [] },
       attachTo: document.body,
@@ -179,7 +178,7 @@ describe('keys', () => {
     const l = layer('a', { place });
     arrange(l);
     const calls = answers(view([l], 1));
-    const row = rows(useShot().shot as never, () => false)[0];
+    const row = useShot().list[0];
     const wrapper = mount(TimelineKeys, {
       props: {
         row: row as never,
@@ -221,7 +220,7 @@ describe('cuts', () => {
 
   it('are tied to their cutter by a bracket', () => {
     arrange(word, rain, layer('plate', { cut: { by: 'word', with: 'brightness', keep: 'outside' } }));
-    const lines = rows(useShot().shot as never, () => false).map((row) => ({ row }));
+    const lines = useShot().list.map((row) => ({ row }));
     const brackets = mount(CutBrackets, { props: { lines } });
     expect(brackets.findAll('path')).toHaveLength(2);
     expect(brackets.findAll('circle').map((c) => c.classes().includes('inside'))).toEqual([true, false]);
@@ -234,7 +233,7 @@ describe('cuts', () => {
     expect(section.text()).toContain('Cuts rain.');
     await section.get('input[type=checkbox]').setValue(true);
     await settle();
-    expect(calls[0]?.body?.patch).toEqual([{ op: 'add', path: '/layers/0/alsoShown', value: true }]);
+    expect(calls[0]?.body?.patch).toEqual([{ op: 'add', path: '/alsoShown', value: true }]);
   });
 
   it('and masks are drawn with a tool that is shown as chosen', async () => {

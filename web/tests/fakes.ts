@@ -1,6 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia';
 import { vi } from 'vitest';
 import type { Layer, Shot, ShotView } from '../src/api/client';
+import type { LayerAnimation, MovingProperty } from '../src/lib/layers';
 
 /** A socket whose other end is the test. */
 export class FakeSocket {
@@ -92,7 +93,24 @@ export function view(layers: Layer[], revision = 0, more: Partial<ShotView> = {}
     work: null,
     shutter: { angle: 180, phase: 0 },
   } as unknown as Shot;
-  return { id: 's', projectId: 'p', projectName: 'Last Tram', revision, shot, ...more };
+  const animation = moves(layers, 0);
+  return { id: 's', projectId: 'p', projectName: 'Last Tram', revision, shot, animation, ...more };
+}
+
+/** What the server says of the layers' places and times, where groups run at their own speed. */
+function moves(layers: Layer[], shift: number): Record<string, LayerAnimation> {
+  let all: Record<string, LayerAnimation> = {};
+  for (const l of layers) {
+    const start = shift + l.span.in - l.span.offset;
+    const properties = Object.entries(l.place as object).flatMap(([name, value]: [string, unknown]) =>
+      typeof value === 'object' && value !== null && 'rest' in value
+        ? [{ ...value, name: `place.${name}`, label: name, kind: 'number' } as unknown as MovingProperty]
+        : [],
+    );
+    all[l.id] = { start, step: 1, properties };
+    if (l.content.kind === 'group') all = { ...all, ...moves(l.content.layers as Layer[], start) };
+  }
+  return all;
 }
 
 /** Answers requests in turn; each answer is a body, or a status with a problem's detail. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Shot } from '../src/api/client';
-import { keyed, rows } from '../src/lib/layers';
+import { ends, frameOf, ownFrame, rows, unfolded } from '../src/lib/layers';
 import { sum } from '../src/lib/sum';
 import { timecode, typedTime } from '../src/lib/timecode';
 import { together } from '../src/stores/project';
@@ -60,27 +60,28 @@ describe('rows', () => {
     ],
   } as unknown as Shot;
 
-  it('name where each layer lies in the document', () => {
-    expect(rows(shot, () => false).map((r) => r.pointer)).toEqual(['/layers/0', '/layers/1']);
-    const open = rows(shot, () => true);
-    expect(open.map((r) => r.pointer)).toEqual(['/layers/0', '/layers/0/content/layers/0', '/layers/1']);
-    expect(open[1]).toMatchObject({ depth: 1, shift: 3 });
-  });
-});
+  const animation = {
+    g: { start: 3, step: 1, properties: [] },
+    a: { start: 3, step: 2, properties: [] },
+    b: { start: 0, step: 1, properties: [] },
+  };
 
-describe('keyed properties', () => {
-  it('are found in the place, the content and the masks', () => {
-    const moving = { rest: 0, keys: [{ at: 3, value: 1, ease: 'hold' }] };
-    const l = layer(
-      't',
-      { kind: 'text', words: 'x', edgeWidth: moving },
-      {
-        masks: [{ id: 'm', name: 'Mask 1', path: moving, feather: 0, opacity: 1 }],
-      },
-    );
-    const found = keyed(l as never);
-    expect(found.map((p) => p.name)).toEqual(['text.edgeWidth', 'mask.m.path']);
-    expect(found.map((p) => p.label)).toEqual(['edge width', 'Mask 1 path']);
+  it('show the layers of opened groups below their group', () => {
+    const all = rows(shot, animation);
+    const ids = (opened: boolean) => unfolded(all, () => opened).map((r) => r.layer.id);
+    expect(ids(false)).toEqual(['g', 'b']);
+    expect(ids(true)).toEqual(['g', 'a', 'b']);
+    expect(all[1]).toMatchObject({ depth: 1, group: 'g', index: 0, siblings: 1 });
+  });
+
+  it('tell frames of a layer from those of the shot', () => {
+    const slow = rows(shot, animation)[1];
+    if (!slow) throw new Error('There is no such row.');
+    expect(frameOf(slow, 4)).toBe(11);
+    expect(ownFrame(slow, 12)).toBe(4);
+    expect(ends(slow)).toEqual([3, 23]);
+    // Frame 0 lies on 20, frame 9 on 11: the bar lies from 11 to the end of frame 20.
+    expect(ends({ ...slow, start: 20, step: -1 })).toEqual([11, 21]);
   });
 });
 

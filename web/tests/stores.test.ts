@@ -27,7 +27,7 @@ describe('the shot', () => {
       shot.setField('a', 'blend', 'screen', 'Blend'),
     ]);
     expect(calls.map((c) => c.body?.revision)).toEqual([4, 5]);
-    expect(calls[1]?.body?.patch).toEqual([{ op: 'add', path: '/layers/0/blend', value: 'screen' }]);
+    expect(calls[1]?.body?.patch).toEqual([{ op: 'add', path: '/blend', value: 'screen' }]);
     expect(shot.view?.revision).toBe(6);
     expect(shot.waiting).toBe(0);
   });
@@ -66,9 +66,10 @@ describe('the shot', () => {
     const shot = useShot();
     shot.view = view([layer('g', { content: { kind: 'group', layers: [layer('in')] } }), layer('b')]);
     expect(shot.find('in')?.id).toBe('in');
-    expect(shot.row('in')).toBeUndefined();
+    expect(shot.row('in')?.group).toBe('g');
+    expect(shot.list.map((r) => r.layer.id)).toEqual(['g', 'b']);
     shot.opened = new Set(['g']);
-    expect(shot.row('in')?.pointer).toBe('/layers/0/content/layers/0');
+    expect(shot.list.map((r) => r.layer.id)).toEqual(['g', 'in', 'b']);
     expect(shot.everyLayer().map((l) => l.id)).toEqual(['g', 'in', 'b']);
   });
 

@@ -1,4 +1,5 @@
 import type { ATitleShotOfAperta, Layer as LooseLayer } from './document';
+import type { LayerAnimation } from '../lib/layers';
 import type { components } from './schema';
 
 type Schemas = components['schemas'];
@@ -33,10 +34,15 @@ export type State = Schemas['State'];
 export type Parameter = Required<Schemas['Parameter']>;
 export type Descriptor = Required<Omit<Schemas['Descriptor'], 'parameters'>> & { parameters: Parameter[] };
 export type NewShot = Schemas['NewShot'];
-export type ShotView = Omit<Schemas['ShotView'], 'shot'> & { shot: Shot };
+export type ShotView = Omit<Schemas['ShotView'], 'shot' | 'animation'> & {
+  shot: Shot;
+  /** What moves in each layer, by its id. */
+  animation: Record<string, LayerAnimation>;
+};
 
-/** A change of a shot: a JSON Patch, or an edit that the server knows the rules of. */
-export type Change = { patch: PatchOperation[] } | { edit: { kind: string; [field: string]: unknown } };
+/** A change of a shot: a JSON Patch of it or of one of its layers, or an edit that the server knows the rules of. */
+export type Change =
+  { layer?: string; patch: PatchOperation[] } | { edit: { kind: string; [field: string]: unknown } };
 export interface PatchOperation {
   op: 'add' | 'remove' | 'replace' | 'move' | 'copy' | 'test';
   path: string;
@@ -92,6 +98,12 @@ export const api = {
   undo: (id: string, revision: number) => call<ShotView>('POST', `/api/shots/${id}/undo`, { revision }),
   redo: (id: string, revision: number) => call<ShotView>('POST', `/api/shots/${id}/redo`, { revision }),
   states: (id: string) => call<State[]>('GET', `/api/shots/${id}/states`),
+  /** The properties of a layer that can be followed. */
+  numbers: (id: string, layer: string) =>
+    call<Schemas['PropertyView'][]>('GET', `/api/shots/${id}/layers/${encodeURIComponent(layer)}/numbers`),
+  /** Keys with their values, as they are pasted. */
+  copiedKeys: (id: string, keys: { layer: string; property: string; at: number }[]) =>
+    call<{ tracks: object[] }>('POST', `/api/shots/${id}/copied-keys`, { keys }),
   jump: (id: string, revision: number, edit: number | null) =>
     call<ShotView>('POST', `/api/shots/${id}/jump`, { revision, edit }),
   /** What a shot sounds like, as the bytes of a WAV file; nothing where it is silent. */

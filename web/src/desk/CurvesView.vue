@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue';
 import type { Change, Ease } from '../api/client';
 import { follow } from '../lib/drag';
 import { curveOf, type Curve } from '../lib/ease';
-import { keyed, start, type Key, type KeyedProperty, type Row } from '../lib/layers';
+import { frameOf, ownFrames, type Key, type MovingProperty, type Row } from '../lib/layers';
 import { useDesk } from '../stores/desk';
 import { useFrames, type CurveOf } from '../stores/frames';
 import { useShot } from '../stores/shot';
@@ -36,7 +36,7 @@ const curves = ref<CurveOf[]>([]);
 interface Line {
   id: string;
   row: Row;
-  property: KeyedProperty;
+  property: MovingProperty;
   channel: number;
   channels: number;
   label: string;
@@ -46,15 +46,12 @@ const candidates = computed(() => {
   return ids.flatMap((id) => {
     const row = shot.row(id);
     return row
-      ? keyed(row.layer)
-          .filter((p) => p.keys.length === 0 || isNumber(p.keys[0]?.value))
+      ? row.moving
+          .filter((p) => p.kind === 'number' || p.kind === 'point')
           .map((property) => ({ row, property }))
       : [];
   });
 });
-function isNumber(v: unknown): boolean {
-  return typeof v === 'number' || (Array.isArray(v) && v.length === 2 && typeof v[0] === 'number');
-}
 
 const lines = computed<Line[]>(() =>
   candidates.value.flatMap(({ row, property }) => {
@@ -154,7 +151,7 @@ const keys = computed(() =>
             next,
             name,
             id: `${l.id} ${k.at}`,
-            x: x(timing.shownAt(name, start(l.row))),
+            x: x(timing.shownAt(name)),
             y: y(part(k.value, l.channel)),
             chosen: timing.isChosen(name),
             handles: timing.isChosen(name) && next ? handles(l, k, next) : undefined,
@@ -167,8 +164,7 @@ function handles(l: Line, k: Key, next: Key) {
   const from = part(k.value, l.channel);
   const to = part(next.value, l.channel);
   if (!curve || from === to || k.loose || next.loose) return undefined;
-  const s = start(l.row);
-  const px = (t: number) => x(s + k.at + (next.at - k.at) * t);
+  const px = (t: number) => x(frameOf(l.row, k.at + (next.at - k.at) * t));
   const py = (v: number) => y(from + (to - from) * v);
   return { curve, ax: px(curve[0]), ay: py(curve[1]), bx: px(curve[2]), by: py(curve[3]) };
 }
@@ -192,7 +188,7 @@ function dragKey(e: PointerEvent, k: (typeof keys.value)[number]) {
   let by = 0;
   follow({
     move: (m) => {
-      by = Math.round((m.clientX - from.x) / props.pace);
+      by = ownFrames(k.line.row, (m.clientX - from.x) / props.pace);
       const up = back(k.y + m.clientY - from.y) - value;
       const level = Math.abs(m.clientY - from.y) < 3;
       const still = Math.abs(m.clientX - from.x) < 3;
@@ -205,7 +201,7 @@ function dragKey(e: PointerEvent, k: (typeof keys.value)[number]) {
         kind: 'set-value',
         layer: k.name.layer,
         property: k.name.property,
-        frame: start(k.line.row) + k.key.at,
+        frame: frameOf(k.line.row, k.key.at),
         value: whole,
         key: true,
       };
@@ -239,8 +235,8 @@ function dragHandle(e: PointerEvent, k: (typeof keys.value)[number], which: 0 | 
   held.value = { ...fit.value };
   const from = part(k.key.value, k.line.channel);
   const to = part(next.value, k.line.channel);
-  const s = x(start(k.line.row) + k.key.at);
-  const long = (next.at - k.key.at) * props.pace;
+  const s = x(frameOf(k.line.row, k.key.at));
+  const long = (next.at - k.key.at) * k.line.row.step * props.pace;
   let last: Change | undefined;
   follow({
     move: (m) => {
@@ -322,7 +318,7 @@ const shownValue = (l: Line) => {
       <template v-for="k in keys" :key="k.id">
         <template v-if="k.handles">
           <path
-            :d="`M${k.x} ${k.y}L${k.handles.ax} ${k.handles.ay}M${x(start(k.line.row) + (k.next?.at ?? 0))} ${y(part(k.next?.value, k.line.channel))}L${k.handles.bx} ${k.handles.by}`"
+            :d="`M${k.x} ${k.y}L${k.handles.ax} ${k.handles.ay}M${x(frameOf(k.line.row, k.next?.at ?? 0))} ${y(part(k.next?.value, k.line.channel))}L${k.handles.bx} ${k.handles.by}`"
             class="arm"
           />
           <circle

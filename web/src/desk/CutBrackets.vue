@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { KeyedProperty, Row } from '../lib/layers';
+import type { MovingProperty, Row } from '../lib/layers';
 
 /** Ties a cutter to what it cuts: a ring at the cutter, filled for inside, open for outside at what is cut. */
-const props = defineProps<{ lines: { row: Row; property?: KeyedProperty }[] }>();
+const props = defineProps<{ lines: { row: Row; property?: MovingProperty }[] }>();
 
 const places = computed(() => {
   const all = new Map<string, number>();

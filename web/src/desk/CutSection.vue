@@ -16,7 +16,7 @@ const props = defineProps<{ layer: Layer; locked: boolean }>();
 const shot = useShot();
 const desk = useDesk();
 const frames = useFrames();
-const { properties } = useContent();
+const { properties, of } = useContent();
 
 const cutters = computed(() => [
   { value: '', label: 'nothing' },
@@ -45,9 +45,7 @@ watch(
   () => (shown.value = toned.value),
   { immediate: true },
 );
-const curved = (points: CurvePoint[]) => ({
-  patch: [{ op: 'add' as const, path: `${shot.row(props.layer.id)?.pointer}/cut/tone/curve`, value: points }],
-});
+const curved = (points: CurvePoint[]) => shot.field(props.layer.id, 'cut/tone/curve', points);
 const cuts = computed(() => shot.everyLayer().filter((l) => l.cut?.by === props.layer.id));
 
 function setCut(part: Partial<NonNullable<Layer['cut']>>) {
@@ -92,8 +90,8 @@ function setCut(part: Partial<NonNullable<Layer['cut']>>) {
     </div>
     <details class="tone" :open="shown" @toggle="(e) => (shown = (e.target as HTMLDetailsElement).open)">
       <summary>The matte that is taken from it</summary>
-      <template v-for="p in properties.filter((q) => q.name.startsWith('cut.'))" :key="p.name">
-        <PropertyRow :property="p" :label="p.name === 'cut.blur' ? 'Blur' : p.label" :locked="locked" />
+      <template v-for="p in of('cut')" :key="p.name">
+        <PropertyRow :property="p" :locked="locked" />
         <ToneCurveField
           v-if="p.name === 'cut.gamma'"
           :points="layer.cut.tone?.curve ?? []"

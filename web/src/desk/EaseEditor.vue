@@ -4,7 +4,7 @@ import { computed, ref } from 'vue';
 import type { Ease } from '../api/client';
 import EaseField from '../fields/EaseField.vue';
 import TimeField from '../fields/TimeField.vue';
-import { keyed, start, type Beyond } from '../lib/layers';
+import { frameOf, type Beyond } from '../lib/layers';
 import { useDesk } from '../stores/desk';
 import { useShot } from '../stores/shot';
 import { useTiming } from '../stores/timing';
@@ -20,8 +20,8 @@ const copied = ref<Ease>();
 
 const found = computed(() => {
   const k = view.keys[0];
-  const row = k && shot.row(k.layer);
-  const property = row && keyed(row.layer).find((p) => p.name === k.property);
+  const row = shot.row(k?.layer);
+  const property = row?.moving.find((p) => p.name === k?.property);
   const key = property?.keys.find((other) => other.at === k?.at);
   return k && row && property && key ? { name: k, row, property, key } : undefined;
 });
@@ -68,7 +68,9 @@ function loosen(loose: boolean) {
 
 <template>
   <div v-if="found" class="ease">
-    <h4>{{ view.keys.length > 1 ? `${view.keys.length} keys` : `Key of ${found.property.label}` }}</h4>
+    <h4>
+      {{ view.keys.length > 1 ? `${view.keys.length} keys` : `Key of ${found.property.label.toLowerCase()}` }}
+    </h4>
     <div class="line">
       <span class="label">{{ view.keys.length > 1 ? 'First at' : 'At frame' }}</span>
       <TimeField
@@ -122,7 +124,7 @@ function loosen(loose: boolean) {
       </div>
     </template>
     <p class="quiet">
-      On {{ found.row.layer.name }}: frame {{ start(found.row) + found.key.at }} of the shot, frame
+      On {{ found.row.layer.name }}: frame {{ frameOf(found.row, found.key.at) }} of the shot, frame
       {{ found.key.at }} of the layer.
     </p>
   </div>

@@ -2,7 +2,6 @@
 import { Button, CheckboxGroup, Modal, Select } from 'ant-design-vue';
 import { computed, ref, watch } from 'vue';
 import type { Layer } from '../api/client';
-import { keyed } from '../lib/layers';
 import { useShot } from '../stores/shot';
 import { useTiming } from '../stores/timing';
 import { useView } from '../stores/view';
@@ -36,7 +35,7 @@ function has(l: Layer, part: string): boolean {
     case 'departure':
       return Boolean(l.leave);
     case 'keys':
-      return keyed(l).length > 0;
+      return (shot.row(l.id)?.moving.length ?? 0) > 0;
     case 'text-style':
       return l.content.kind === 'text';
     case 'coats':

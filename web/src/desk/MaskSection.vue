@@ -16,13 +16,15 @@ const props = defineProps<{ layer: Layer; properties: PropertyNow[]; locked: boo
 const shot = useShot();
 const view = useView();
 
-const pointer = computed(() => shot.row(props.layer.id)?.pointer);
 function set(index: number, field: string, value: unknown, label: string) {
   void shot.setField(props.layer.id, `masks/${index}/${field}`, value, label);
 }
 
 function remove(index: number) {
-  void shot.edit('Remove mask', { patch: [{ op: 'remove', path: `${pointer.value}/masks/${index}` }] });
+  void shot.edit('Remove mask', {
+    layer: props.layer.id,
+    patch: [{ op: 'remove', path: `/masks/${index}` }],
+  });
 }
 
 function lock(mask: string, to: unknown) {
@@ -70,9 +72,9 @@ const rows = (mask: string, names: string[]) =>
 
 /** A mask among the others: they work in order. */
 function move(index: number, by: number) {
-  const from = `${pointer.value}/masks/${index}`;
   void shot.edit('Order of masks', {
-    patch: [{ op: 'move', from, path: `${pointer.value}/masks/${index + by}` }],
+    layer: props.layer.id,
+    patch: [{ op: 'move', from: `/masks/${index}`, path: `/masks/${index + by}` }],
   });
 }
 </script>
@@ -157,13 +159,7 @@ function move(index: number, by: number) {
           @change="(v) => lock(m.id, v)"
         />
       </div>
-      <PropertyRow
-        v-for="p in rows(m.id, ['path'])"
-        :key="p.name"
-        :property="p"
-        label="Path"
-        :locked="locked"
-      />
+      <PropertyRow v-for="p in rows(m.id, ['path'])" :key="p.name" :property="p" :locked="locked" />
     </section>
     <section class="part" :aria-label="`The edge of ${m.name}`">
       <h5>Its edge</h5>
@@ -171,7 +167,6 @@ function move(index: number, by: number) {
         v-for="p in rows(m.id, ['outset', 'feather'])"
         :key="p.name"
         :property="p"
-        :label="p.name.endsWith('outset') ? 'Outset' : 'Feather'"
         :locked="locked"
       />
     </section>

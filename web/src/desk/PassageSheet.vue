@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue';
 import { computed } from 'vue';
-import type { Change, Layer } from '../api/client';
+import type { Layer } from '../api/client';
 import EaseField from '../fields/EaseField.vue';
 import NumberField from '../fields/NumberField.vue';
 import RecipeFields from '../fields/RecipeFields.vue';
@@ -35,11 +35,7 @@ const noun = computed(() => (props.arriving ? 'Arrival' : 'Departure'));
 const rows = computed(() => new Map(of(way.value).map((p) => [p.name.slice(way.value.length + 1), p])));
 const text = computed(() => props.layer.content.kind === 'text');
 
-function change(field: string, value: unknown): Change {
-  return {
-    patch: [{ op: 'add', path: `${shot.row(props.layer.id)?.pointer}/${way.value}/${field}`, value }],
-  };
-}
+const change = (field: string, value: unknown) => shot.field(props.layer.id, `${way.value}/${field}`, value);
 const commit = (label: string, field: string, value: unknown) =>
   void desk.commit(label, change(field, value));
 

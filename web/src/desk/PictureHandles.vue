@@ -2,6 +2,7 @@
 import { message } from 'ant-design-vue';
 import { computed, nextTick, ref } from 'vue';
 import { freshId } from '../lib/layers';
+import { reworded } from '../lib/words';
 import { useDesk } from '../stores/desk';
 import { useFrames, type Pair } from '../stores/frames';
 import { useLooking } from '../stores/looking';
@@ -186,8 +187,8 @@ async function type() {
 }
 
 function typed() {
-  const pointer = shot.row(view.layer)?.pointer;
-  return { patch: [{ op: 'add' as const, path: `${pointer}/content/words`, value: words.value }] };
+  const layer = shot.find(view.layer);
+  if (layer) desk.draft(reworded(layer, words.value));
 }
 
 function endTyping() {
@@ -195,15 +196,7 @@ function endTyping() {
   view.typing = false;
   const layer = shot.find(view.layer);
   if (layer?.content.kind !== 'text' || layer.content.words === words.value) return;
-  const change: { patch: { op: 'add'; path: string; value: string }[] } = typed();
-  if (layer.name === layer.content.words.replace(/\n/g, ' ') && words.value.trim()) {
-    change.patch.push({
-      op: 'add',
-      path: `${shot.row(view.layer)?.pointer}/name`,
-      value: words.value.replace(/\n/g, ' '),
-    });
-  }
-  void desk.commit('Words', change);
+  void desk.commit('Words', reworded(layer, words.value));
 }
 
 /** Escape: the words are as they were. */
@@ -333,7 +326,7 @@ defineExpose({ type });
     }"
     rows="2"
     title="Escape takes back what was typed; a click elsewhere keeps it"
-    @input="desk.draft(typed())"
+    @input="typed"
     @blur="endTyping"
     @keydown.stop="$event.key === 'Escape' && takeBack()"
   ></textarea>

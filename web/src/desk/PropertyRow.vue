@@ -7,7 +7,6 @@ import ToneCurveField from '../fields/ToneCurveField.vue';
 import type { CurvePoint } from '../lib/toneCurve';
 import { useDesk } from '../stores/desk';
 import type { PropertyNow } from '../stores/frames';
-import { keyed } from '../lib/layers';
 import { useRecipes } from '../stores/recipes';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
@@ -33,8 +32,8 @@ const pair = computed(() =>
   props.property.kind === 'point' ? (props.property.value as [number, number]) : undefined,
 );
 const colour = computed(() => props.property.value as unknown as string);
-/** Scale keeps its proportion while both directions are alike. */
-const even = computed(() => props.property.name === 'place.scale' && pair.value?.[0] === pair.value?.[1]);
+/** A scale keeps its proportion while both directions are alike. */
+const even = computed(() => percent.value && pair.value?.[0] === pair.value?.[1]);
 
 function change(value: unknown) {
   return desk.setValue(props.property.name, value);
@@ -55,18 +54,19 @@ const commit = (value: unknown) => {
 const draft = (value: unknown) => desk.draft(change(value));
 
 function removeKeys() {
-  const layer = shot.find(view.layer);
-  if (!layer) return;
-  const keys = keyed(layer).find((p) => p.name === props.property.name)?.keys ?? [];
-  const names = keys.map((k) => ({ layer: layer.id, property: props.property.name, at: k.at }));
+  const row = shot.row(view.layer);
+  if (!row) return;
+  const keys = row.moving.find((p) => p.name === props.property.name)?.keys ?? [];
+  const names = keys.map((k) => ({ layer: row.layer.id, property: props.property.name, at: k.at }));
   view.keys = [];
   void shot.edit(`Remove keys: ${name.value}`, { edit: { kind: 'remove-keys', keys: names } });
 }
 
 function addSignal(kind: string) {
-  const layer = shot.find(view.layer);
-  if (!layer) return;
-  const signals = keyed(layer).find((p) => p.name === props.property.name)?.signals ?? [];
+  const row = shot.row(view.layer);
+  if (!row) return;
+  const { layer } = row;
+  const signals = row.moving.find((p) => p.name === props.property.name)?.signals ?? [];
   const other = shot.everyLayer().find((l) => l.id !== layer.id) ?? layer;
   const followed = kind === 'follow' ? { layer: other.id, property: 'place.rotation', part: 'same' } : {};
   void shot.edit(`Add ${kind}`, {

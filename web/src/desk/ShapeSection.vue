@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { Input, Select } from 'ant-design-vue';
 import { DeleteOutlined } from '@ant-design/icons-vue';
-import { computed } from 'vue';
 import type { Content } from '../api/client';
 import { freshId } from '../lib/layers';
 import type { PropertyNow } from '../stores/frames';
@@ -19,12 +18,10 @@ const view = useView();
 
 const CAPS = ['butt', 'round', 'square'].map((value) => ({ value, label: `${value} end` }));
 const CORNERS = ['mitre', 'round', 'bevel'].map((value) => ({ value, label: value }));
-const pointer = computed(() => `${shot.row(view.layer)?.pointer}/content`);
 const of = (coat: string) => props.properties.filter((p) => p.name.startsWith(`coat.${coat}.`));
-const short = (p: PropertyNow) => (p.name.endsWith('.opacity') ? 'Opacity' : p.label);
 
 function patch(label: string, op: 'add' | 'remove' | 'move', path: string, more: object = {}) {
-  return shot.edit(label, { patch: [{ op, path: `${pointer.value}/${path}`, ...more }] });
+  return shot.edit(label, { layer: view.layer, patch: [{ op, path: `/content/${path}`, ...more }] });
 }
 
 function add(kind: 'fill' | 'stroke') {
@@ -33,7 +30,7 @@ function add(kind: 'fill' | 'stroke') {
 }
 
 const move = (index: number, by: number) =>
-  patch('Order of paint', 'move', `coats/${index + by}`, { from: `${pointer.value}/coats/${index}` });
+  patch('Order of paint', 'move', `coats/${index + by}`, { from: `/content/coats/${index}` });
 
 /** Lengths of lines and gaps, in pixels, parted by spaces or commas. */
 function dash(index: number, e: Event) {
@@ -133,7 +130,7 @@ function removePath(index: number) {
         @blur="dash(i, $event)"
       />
     </div>
-    <PropertyRow v-for="p in of(c.id)" :key="p.name" :property="p" :label="short(p)" :locked="locked" />
+    <PropertyRow v-for="p in of(c.id)" :key="p.name" :property="p" :locked="locked" />
   </div>
   <p v-if="shape.coats.length === 0" class="why">Nothing is painted: add a fill or a stroke.</p>
 </template>

@@ -2,7 +2,7 @@
 import { CloseOutlined } from '@ant-design/icons-vue';
 import { computed, ref, watch } from 'vue';
 import RecipeFields from '../fields/RecipeFields.vue';
-import { keyed, numeric, type Recipe } from '../lib/layers';
+import type { Recipe } from '../lib/layers';
 import { useDesk } from '../stores/desk';
 import { useFrames } from '../stores/frames';
 import { useRecipes } from '../stores/recipes';
@@ -23,8 +23,7 @@ const W = 120;
 const H = 24;
 const curves = ref<number[][][]>([]);
 const signals = computed<Recipe[]>(() => {
-  const layer = shot.find(view.layer);
-  return (layer && keyed(layer).find((p) => p.name === props.property)?.signals) ?? [];
+  return shot.row(view.layer)?.moving.find((p) => p.name === props.property)?.signals ?? [];
 });
 
 watch(
@@ -62,10 +61,19 @@ function described(kind: string) {
   return { ...d, parameters: d.parameters.filter((p) => p.name !== 'axis') };
 }
 const withOne = (index: number, one: Recipe) => signals.value.map((s, i) => (i === index ? one : s));
-const followable = (recipe: Recipe) => {
-  const layer = shot.find(recipe.layer as string);
-  return (layer ? numeric(layer) : []).map((p) => ({ value: p, label: p.replace('.', ' ') }));
-};
+/** What of a layer can be followed, by its id. */
+const followable = ref<Record<string, { value: string; label: string }[]>>({});
+const followed = computed(() => signals.value.flatMap((s) => (typeof s.layer === 'string' ? [s.layer] : [])));
+watch(
+  () => [shot.view?.revision, followed.value.join()],
+  async () => {
+    const all = await Promise.all(followed.value.map(async (id) => [id, await shot.numbers(id)] as const));
+    followable.value = Object.fromEntries(
+      all.map(([id, found]) => [id, found.map((p) => ({ value: p.name, label: p.label }))]),
+    );
+  },
+  { immediate: true },
+);
 </script>
 
 <template>
@@ -89,7 +97,7 @@ const followable = (recipe: Recipe) => {
       :descriptor="described(s.kind)!"
       :recipe="s"
       :disabled="locked"
-      :properties="followable(s)"
+      :properties="followable[s.layer as string]"
       @draft="(r) => desk.draft(change(withOne(i, r)))"
       @commit="(r) => desk.commit('Signal', change(withOne(i, r)))"
     />

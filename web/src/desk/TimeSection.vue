@@ -17,13 +17,10 @@ const timing = useTiming();
 const span = computed(() => props.layer.span);
 const pace = computed(() => props.layer.pace);
 const runs = computed(() => ['footage', 'group', 'sound'].includes(props.layer.content.kind));
-const pointer = computed(() => shot.row(props.layer.id)?.pointer ?? '');
 
 const setSpan = (label: string, next: Layer['span']) =>
-  void desk.commit(label, { patch: [{ op: 'add', path: `${pointer.value}/span`, value: next }] });
-const paced = (field: string, value: unknown) => ({
-  patch: [{ op: 'add' as const, path: `${pointer.value}/pace/${field}`, value }],
-});
+  void desk.commit(label, shot.field(props.layer.id, 'span', next));
+const paced = (field: string, value: unknown) => shot.field(props.layer.id, `pace/${field}`, value);
 const setPace = (label: string, field: string, value: unknown) =>
   void desk.commit(label, paced(field, value));
 </script>

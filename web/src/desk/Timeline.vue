@@ -3,7 +3,7 @@ import { Dropdown, Menu, MenuDivider, MenuItem } from 'ant-design-vue';
 import { PlusOutlined } from '@ant-design/icons-vue';
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
 import { follow } from '../lib/drag';
-import { keyed, start, type KeyedProperty, type Row } from '../lib/layers';
+import { frameOf, type MovingProperty, type Row } from '../lib/layers';
 import { useAdding } from '../stores/adding';
 import { useShot } from '../stores/shot';
 import { useTiming } from '../stores/timing';
@@ -36,7 +36,7 @@ const PAD = 12;
 const ROW = 33;
 const THIN = 23;
 /** Always the same, so that bars aren't drawn anew with the rows. */
-const NO_KEYS: KeyedProperty[] = [];
+const NO_KEYS: MovingProperty[] = [];
 const room = ref(900);
 const scroller = ref<HTMLElement>();
 const body = ref<HTMLElement>();
@@ -53,15 +53,15 @@ const x = (frame: number) => pad.value + frame * pace.value;
 
 interface Line {
   row: Row;
-  keys: KeyedProperty[];
-  property?: KeyedProperty;
+  keys: MovingProperty[];
+  property?: MovingProperty;
   top: number;
 }
 const lines = computed<Line[]>(() => {
   const all: Line[] = [];
   let top = 0;
   for (const row of shot.list) {
-    const keys = keyed(row.layer);
+    const keys = row.moving;
     all.push({ row, keys, top });
     top += ROW;
     if (!view.unfolded.has(row.layer.id)) continue;
@@ -96,7 +96,7 @@ function within(left: number, right: number, top: number, bottom: number): KeyNa
     return properties.flatMap((p) =>
       p.keys
         .filter((k) => {
-          const at = x(start(l.row) + k.at);
+          const at = x(frameOf(l.row, k.at));
           return at >= left && at <= right;
         })
         .map((k) => ({ layer: l.row.layer.id, property: p.name, at: k.at })),

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue';
 import type { Change } from '../api/client';
 import { follow } from '../lib/drag';
 import { drawn } from '../lib/ease';
-import type { KeyedProperty, Row } from '../lib/layers';
+import { ends, ownFrames, type MovingProperty, type Row } from '../lib/layers';
 import { roundDots } from '../lib/paths';
 import { snapped, snappedBy } from '../lib/snap';
 import { framesPerSecond } from '../lib/timecode';
@@ -19,7 +19,7 @@ import { useView } from '../stores/view';
  * A layer's span. Dragged by its middle it slides, and all chosen ones with it; by its ends it is trimmed. With Shift the
  * content is moved under the bar, or stretched with its end. The ramps are how it arrives and leaves.
  */
-const props = defineProps<{ row: Row; pace: number; pad: number; keys: KeyedProperty[] }>();
+const props = defineProps<{ row: Row; pace: number; pad: number; keys: MovingProperty[] }>();
 const view = useView();
 const desk = useDesk();
 const project = useProject();
@@ -38,8 +38,17 @@ const span = computed<Span>(() => {
   const s = own.value ?? props.row.layer.span;
   return d?.kind === 'slide' && d.layers.includes(props.row.layer.id) ? { ...s, in: s.in + d.by } : s;
 });
-const left = computed(() => props.pad + (span.value.in + props.row.shift) * props.pace);
-const width = computed(() => span.value.length * props.pace);
+/** Its ends in frames of the shot, as they are shown: what is dragged hasn't been told by the server yet. */
+const shown = computed<[number, number]>(() => {
+  const { in: at, offset } = props.row.layer.span;
+  const [from, to] = ends(props.row, span.value);
+  const by = (span.value.in - at - (span.value.offset - offset)) * props.row.step;
+  return [from + by, to + by];
+});
+/** Pixels for a frame of the layer's own time. */
+const each = computed(() => props.pace * Math.abs(props.row.step));
+const left = computed(() => props.pad + shown.value[0] * props.pace);
+const width = computed(() => span.value.length * each.value);
 const note = computed(() => {
   const c = props.row.layer.content;
   const parts: string[] = [];
@@ -86,11 +95,11 @@ const wave = computed(() => {
 const reveal = computed(() => {
   const shares = frames.reveal[props.row.layer.id];
   if (!shares) return '';
-  const first = span.value.in + props.row.shift;
+  const [first, out] = shown.value;
   const step = Math.max(1, Math.floor(1 / props.pace));
   let path = '';
-  for (let f = 0; f < span.value.length; f += step) {
-    const y = (H - (Math.max(0, shares[first + f] ?? 0) / 1000) * (H - 4)).toFixed(1);
+  for (let f = 0; f < out - first; f += step) {
+    const y = (H - (Math.max(0, shares[Math.round(first + f)] ?? 0) / 1000) * (H - 4)).toFixed(1);
     path += `L${(f * props.pace).toFixed(1)} ${y}H${((f + step) * props.pace).toFixed(1)}`;
   }
   return `M0 ${H}${path}V${H}Z`;
@@ -102,7 +111,7 @@ const ramps = computed(() => {
     const a = way === 'arrive' ? delay : span.value.length - 1 - delay;
     const b = way === 'arrive' ? delay + length : span.value.length - 1 - delay - length;
     const px = (t: number) =>
-      way === 'arrive' ? (a + (b - a) * t) * props.pace : (b + (a - b) * t + 1) * props.pace;
+      way === 'arrive' ? (a + (b - a) * t) * each.value : (b + (a - b) * t + 1) * each.value;
     const py = (v: number) => (way === 'arrive' ? H - 2 - v * (H - 4) : 2 + v * (H - 4));
     all.push({
       way,
@@ -165,7 +174,7 @@ function slide(e: PointerEvent) {
     return;
   }
   const layers = timing.free;
-  const ends = shotEnds(layers);
+  const edges = layers.length === 0 ? [] : ends(props.row);
   const lines = timing.lines({ layers });
   let moved = false;
   drag(
@@ -173,7 +182,10 @@ function slide(e: PointerEvent) {
     'Slide',
     (wanted, m) => {
       moved = true;
-      const by = m.altKey ? Math.round(wanted) : snappedBy(Math.round(wanted), ends, lines, 7 / props.pace);
+      const by = ownFrames(
+        props.row,
+        m.altKey ? Math.round(wanted) : snappedBy(Math.round(wanted), edges, lines, 7 / props.pace),
+      );
       timing.dragged = { kind: 'slide', layers, by };
       return by === 0 ? undefined : { edit: { kind: 'slide', layers, by } };
     },
@@ -184,18 +196,13 @@ function slide(e: PointerEvent) {
   );
 }
 
-function shotEnds(layers: string[]): number[] {
-  const s = props.row.layer.span;
-  return layers.length === 0 ? [] : [s.in + props.row.shift, s.in + s.length + props.row.shift];
-}
-
 function slip(e: PointerEvent) {
   const layers = [props.row.layer.id];
   drag(
     e,
     'Slip',
     (wanted) => {
-      slipped.value = -Math.round(wanted);
+      slipped.value = -ownFrames(props.row, wanted);
       return slipped.value === 0 ? undefined : { edit: { kind: 'slip', layers, by: slipped.value } };
     },
     () => (slipped.value = 0),
@@ -207,7 +214,7 @@ function end(e: PointerEvent, part: 'in' | 'out') {
   const s = props.row.layer.span;
   const stretch = e.shiftKey && part === 'out';
   const lines = timing.lines({ layers: [props.row.layer.id] });
-  const edge = (part === 'in' ? s.in : s.in + s.length) + props.row.shift;
+  const edge = ends(props.row)[(part === 'in') === props.row.step > 0 ? 0 : 1];
   drag(
     e,
     stretch ? 'Stretch' : 'Trim',
@@ -215,7 +222,7 @@ function end(e: PointerEvent, part: 'in' | 'out') {
       const to = m.altKey
         ? edge + Math.round(wanted)
         : snapped(edge + Math.round(wanted), lines, 7 / props.pace);
-      const by = to - edge;
+      const by = ownFrames(props.row, to - edge);
       const next = { ...s };
       if (part === 'out') {
         next.length = Math.max(1, s.length + by);
@@ -229,7 +236,7 @@ function end(e: PointerEvent, part: 'in' | 'out') {
       if (next.in === s.in && next.length === s.length) return undefined;
       return stretch
         ? { edit: { kind: 'stretch', layer: props.row.layer.id, length: next.length } }
-        : { patch: [{ op: 'add', path: `${props.row.pointer}/span`, value: next }] };
+        : shot.field(props.row.layer.id, 'span', next);
     },
     () => (own.value = undefined),
   );
@@ -243,12 +250,10 @@ function ramped(e: PointerEvent, way: Way) {
     e,
     way === 'arrive' ? 'Length of the arrival' : 'Length of the departure',
     (wanted) => {
-      const by = Math.round(way === 'arrive' ? wanted : -wanted);
+      const by = ownFrames(props.row, way === 'arrive' ? wanted : -wanted);
       const length = Math.max(1, Math.min(props.row.layer.span.length - 1, now.length + by));
       ramp.value = { way, length };
-      return length === now.length
-        ? undefined
-        : { patch: [{ op: 'add', path: `${props.row.pointer}/${way}/length`, value: length }] };
+      return length === now.length ? undefined : shot.field(props.row.layer.id, `${way}/length`, length);
     },
     () => (ramp.value = undefined),
   );
@@ -260,11 +265,11 @@ function ramped(e: PointerEvent, way: Way) {
     class="bar"
     :class="{ chosen: view.layers.includes(row.layer.id), off: row.layer.hidden }"
     :style="{ left: `${left}px`, width: `${width}px` }"
-    :title="`${row.layer.name}: frames ${span.in} to ${span.in + span.length - 1}`"
+    :title="`${row.layer.name}: frames ${Math.round(shown[0])} to ${Math.round(shown[1]) - 1}`"
     :data-testid="`bar-${row.layer.name}`"
     @pointerdown="slide"
   >
-    <svg class="ramps" width="100%" height="22" aria-hidden="true">
+    <svg class="ramps" :class="{ backwards: row.step < 0 }" width="100%" height="22" aria-hidden="true">
       <path v-if="wave" :d="wave" class="wave" />
       <path v-if="reveal" :d="reveal" class="reveal" :data-testid="`reveal-${row.layer.name}`" />
       <g
@@ -276,7 +281,7 @@ function ramped(e: PointerEvent, way: Way) {
           v-if="r.delay > 0"
           :x="r.way === 'arrive' ? 0 : r.to"
           y="0"
-          :width="r.delay * pace"
+          :width="r.delay * each"
           height="22"
           class="waits"
         />
@@ -295,8 +300,15 @@ function ramped(e: PointerEvent, way: Way) {
     ></span>
     <span class="edge in" @pointerdown.stop="end($event, 'in')"></span>
     <span class="note">{{ note }}</span>
-    <svg v-if="dots.length" class="dots" width="100%" height="22" aria-hidden="true">
-      <path :d="roundDots(dots.map((d) => [d * pace, 11]))" />
+    <svg
+      v-if="dots.length"
+      class="dots"
+      :class="{ backwards: row.step < 0 }"
+      width="100%"
+      height="22"
+      aria-hidden="true"
+    >
+      <path :d="roundDots(dots.map((d) => [d * each, 11]))" />
     </svg>
     <span class="edge out" @pointerdown.stop="end($event, 'out')"></span>
   </div>
@@ -331,6 +343,10 @@ function ramped(e: PointerEvent, way: Way) {
 }
 .reveal {
   fill: #ffffff24;
+}
+/* Inside a group that runs backwards. */
+.backwards {
+  transform: scaleX(-1);
 }
 /* Not to be seen yet, or no more: as dark as if there were no bar. */
 .waits {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { follow } from '../lib/drag';
-import { start as startOf, type Key, type KeyedProperty, type Row } from '../lib/layers';
+import { frameOf, ownFrames, type Key, type MovingProperty, type Row } from '../lib/layers';
 import { snappedBy } from '../lib/snap';
 import { useDesk } from '../stores/desk';
 import { useTiming } from '../stores/timing';
@@ -11,12 +11,11 @@ import { useView, type KeyName } from '../stores/view';
  * The keys of one property, told apart by their shapes: a dot eases on, a slim diagonal goes on evenly, a flat bar holds, a
  * notched dot springs, a ring has given up its time.
  */
-const props = defineProps<{ row: Row; property: KeyedProperty; pace: number; pad: number }>();
+const props = defineProps<{ row: Row; property: MovingProperty; pace: number; pad: number }>();
 const view = useView();
 const desk = useDesk();
 const timing = useTiming();
 
-const start = computed(() => startOf(props.row));
 const x = (frame: number) => props.pad + frame * props.pace;
 
 function nameOf(at: number): KeyName {
@@ -40,9 +39,7 @@ const named = computed(() =>
 const anyChosen = computed(() => named.value.some((k) => k.chosen));
 /** A drag that moves none of these keys draws none of them anew. */
 const drag = computed(() => timing.dragOf(props.row.layer.id, anyChosen.value));
-const keys = computed(() =>
-  named.value.map((k) => ({ ...k, x: x(timing.shownAt(k.name, start.value, drag.value)) })),
-);
+const keys = computed(() => named.value.map((k) => ({ ...k, x: x(timing.shownAt(k.name, drag.value)) })));
 const ways = computed(() =>
   keys.value.slice(0, -1).map((k, i) => ({ ...k, to: keys.value[i + 1]?.x ?? k.x })),
 );
@@ -77,9 +74,10 @@ function down(e: PointerEvent, name: KeyName) {
   follow({
     move: (m) => {
       const wanted = (m.clientX - from) / props.pace;
-      const next = m.altKey
-        ? Math.round(wanted)
-        : snappedBy(Math.round(wanted), frames, lines, 7 / props.pace);
+      const next = ownFrames(
+        props.row,
+        m.altKey ? Math.round(wanted) : snappedBy(Math.round(wanted), frames, lines, 7 / props.pace),
+      );
       if (next === by) return;
       by = next;
       timing.dragged = { kind: 'keys', by };
@@ -131,11 +129,11 @@ function toggle(name: KeyName) {
     class="key"
     :class="[k.shape, { chosen: k.chosen }]"
     :style="{ left: `${k.x}px` }"
-    :aria-label="`Key of ${property.label} at ${start + k.name.at}${told[k.shape] ?? ''}`"
+    :aria-label="`Key of ${property.label.toLowerCase()} at ${frameOf(row, k.name.at)}${told[k.shape] ?? ''}`"
     :aria-pressed="k.chosen"
     :data-testid="`key-${property.name}-${k.name.at}`"
     @pointerdown="down($event, k.name)"
-    @dblclick="desk.go(start + k.name.at)"
+    @dblclick="desk.go(frameOf(row, k.name.at))"
     @keydown.enter.stop.prevent="toggle(k.name)"
   ></button>
 </template>

@@ -139,7 +139,7 @@ function removeMarker(index: number) {
 
 // The chosen keys, to be stretched by their ends.
 const band = computed(() => {
-  const at = view.keys.map((k) => timing.shownAt(k, timing.frameOf(k) - k.at));
+  const at = view.keys.map((k) => timing.shownAt(k));
   const from = Math.min(...at);
   const to = Math.max(...at);
   return view.keys.length > 1 && to > from ? { from, to } : undefined;
@@ -163,8 +163,8 @@ function stretch(e: PointerEvent, end: 'from' | 'to') {
     },
     end: () => {
       const moved = keys.map((k) => {
-        const start = timing.frameOf(k) - k.at;
-        return { ...k, at: timing.shownAt(k, start) - start };
+        const row = shot.row(k.layer);
+        return row ? { ...k, at: Math.round((timing.shownAt(k) - row.start) / row.step) } : k;
       });
       if (factor === 1) {
         timing.dragged = undefined;

@@ -1,37 +1,5 @@
 import type { Ease, Layer, Shot } from '../api/client';
 
-/** A layer as a row: where it lies in the document, how deep, and how its own time lies in the shot's. */
-export interface Row {
-  layer: Layer;
-  /** JSON Pointer of the layer in the document. */
-  pointer: string;
-  depth: number;
-  /** Its place among its neighbours, and how many they are. */
-  index: number;
-  siblings: number;
-  /** The group that it lies in. */
-  group?: string;
-  /** What is added to a frame of the layer's holder to give a frame of the shot. */
-  shift: number;
-}
-
-/** The layers from the top, those of opened groups below their group. */
-export function rows(shot: Shot, opened: (id: string) => boolean): Row[] {
-  const all: Row[] = [];
-  const walk = (layers: Layer[], base: string, depth: number, shift: number, group?: string) => {
-    layers.forEach((layer, index) => {
-      const pointer = `${base}/${index}`;
-      all.push({ layer, pointer, depth, index, siblings: layers.length, shift, group });
-      if (layer.content.kind === 'group' && opened(layer.id)) {
-        const inside = shift + layer.span.in - layer.span.offset;
-        walk(layer.content.layers as Layer[], `${pointer}/content/layers`, depth + 1, inside, layer.id);
-      }
-    });
-  };
-  walk(shot.layers as Layer[], '/layers', 0, 0);
-  return all;
-}
-
 export type Beyond = 'hold' | 'continue' | 'loop' | 'there-and-back';
 
 /** Something described, with a value for each of its parameters: a signal or an opening. */
@@ -42,93 +10,87 @@ export interface Recipe {
 
 export interface Key {
   at: number;
-  value: unknown;
   ease: Ease;
   loose: boolean;
-  in: unknown;
-  out: unknown;
+  /** Paths are too long to be told. */
+  value?: unknown;
+  in?: unknown;
+  out?: unknown;
 }
 
-export interface KeyedProperty {
+/** A property that has keys or signals, as the server tells it. */
+export interface MovingProperty {
   name: string;
   label: string;
+  kind: 'number' | 'point' | 'colour' | 'path' | 'curve';
   keys: Key[];
   before: Beyond;
   after: Beyond;
   signals: Recipe[];
 }
 
-type Animated = Omit<KeyedProperty, 'name' | 'label'> & { rest: unknown };
-
-function isAnimated(value: unknown): value is Animated {
-  return (
-    typeof value === 'object' && value !== null && !Array.isArray(value) && 'keys' in value && 'rest' in value
-  );
+/** What moves in a layer; its own time 0 lies on the shot's frame `start`, its next frame `step` frames later. */
+export interface LayerAnimation {
+  start: number;
+  step: number;
+  properties: MovingProperty[];
 }
 
-/** The properties of a layer that have keys or signals. */
-export function keyed(layer: Layer): KeyedProperty[] {
-  const found: KeyedProperty[] = [];
-  const look = (holder: Record<string, unknown>, prefix: string, before = '') => {
-    for (const [field, value] of Object.entries(holder)) {
-      if (isAnimated(value)) {
-        found.push({ ...value, name: `${prefix}.${field}`, label: before + words(field) });
-      }
-    }
+/** A layer as a row: how deep it lies, and how its own time lies in the shot's. */
+export interface Row {
+  layer: Layer;
+  depth: number;
+  /** Its place among its neighbours, and how many they are. */
+  index: number;
+  siblings: number;
+  /** The group that it lies in. */
+  group?: string;
+  start: number;
+  step: number;
+  moving: MovingProperty[];
+}
+
+/** Every layer from the top, those of groups below their group. */
+export function rows(shot: Shot, animation: Record<string, LayerAnimation>): Row[] {
+  const all: Row[] = [];
+  const walk = (layers: Layer[], depth: number, group?: string) => {
+    layers.forEach((layer, index) => {
+      const { start = 0, step = 1, properties = [] } = animation[layer.id] ?? {};
+      all.push({ layer, depth, index, siblings: layers.length, group, start, step, moving: properties });
+      if (layer.content.kind === 'group') walk(layer.content.layers as Layer[], depth + 1, layer.id);
+    });
   };
-  look(layer.place, 'place');
-  if (layer.content.kind === 'text') look(layer.content, 'text');
-  if (layer.content.kind === 'sound') look(layer.content, 'sound');
-  if (layer.content.kind === 'footage' || layer.content.kind === 'still') look(layer.content, 'picture');
-  if (layer.content.kind === 'fill') {
-    look(layer.content, 'fill');
-    look(layer.content.paint, 'fill');
-  }
-  if (layer.content.kind === 'shape') {
-    for (const p of layer.content.paths) {
-      if (isAnimated(p.path)) found.push({ ...p.path, name: `path.${p.id}`, label: p.name });
-    }
-    layer.content.coats.forEach((c) => look(c, `coat.${c.id}`, `${c.kind} `));
-  }
-  layer.masks.forEach((m) => look(m, `mask.${m.id}`, `${m.name} `));
-  if (layer.cut) look(layer.cut.tone, 'cut', 'cut ');
-  look(layer.arrive?.opening ?? {}, 'arrive', 'arrival ');
-  look(layer.leave?.opening ?? {}, 'leave', 'departure ');
-  return found;
+  walk(shot.layers as Layer[], 0);
+  return all;
 }
 
-/** The names of the properties of a layer that are numbers or points, which can be followed. */
-export function numeric(layer: Layer): string[] {
-  const found: string[] = [];
-  const look = (holder: object, prefix: string) => {
-    for (const [field, value] of Object.entries(holder)) {
-      const bare: unknown = isAnimated(value) ? value.rest : value;
-      const point = Array.isArray(bare) && bare.length === 2 && typeof bare[0] === 'number';
-      if (typeof bare === 'number' || point) found.push(`${prefix}.${field}`);
-    }
-  };
-  look(layer.place, 'place');
-  if (layer.content.kind === 'text') look(layer.content, 'text');
-  if (layer.content.kind === 'footage' || layer.content.kind === 'still') look(layer.content, 'picture');
-  if (layer.content.kind === 'fill') look(layer.content, 'fill');
-  if (layer.content.kind === 'shape') layer.content.coats.forEach((c) => look(c, `coat.${c.id}`));
-  layer.masks.forEach((m) =>
-    look({ feather: m.feather, outset: m.outset, opacity: m.opacity }, `mask.${m.id}`),
-  );
-  if (layer.cut) look(layer.cut.tone, 'cut');
-  return found;
+/** Those of them that are seen where only some groups are opened. */
+export function unfolded(all: Row[], opened: (id: string) => boolean): Row[] {
+  const seen = new Set<string>();
+  return all.filter((row) => {
+    const there = row.group === undefined || (seen.has(row.group) && opened(row.group));
+    if (there) seen.add(row.layer.id);
+    return there;
+  });
 }
 
-function words(field: string): string {
-  return field.replace(/([A-Z])/g, ' $1').toLowerCase();
+/** The frame of the shot on which a frame of the layer's own time lies. */
+export const frameOf = (row: Row, own: number) => row.start + row.step * own;
+
+/** The frame of the layer's own time at a frame of the shot. */
+export const ownFrame = (row: Row, frame: number) => Math.floor((frame - row.start) / row.step);
+
+/** As many frames of the layer's own time as there are frames of the shot. */
+export const ownFrames = (row: Row, frames: number) => Math.round(frames / row.step);
+
+/** Where a layer begins and ends, in frames of the shot. */
+export function ends(row: Row, span = row.layer.span): [number, number] {
+  const a = frameOf(row, span.offset);
+  const b = frameOf(row, span.offset + span.length);
+  return row.step > 0 ? [a, b] : [b - row.step, a - row.step];
 }
 
 /** A short name that no layer of the shot has. */
 export function freshId(): string {
   return crypto.randomUUID().slice(0, 13);
-}
-
-/** The frame of the shot on which the layer's own time is 0. */
-export function start(row: Row): number {
-  return row.shift + row.layer.span.in - row.layer.span.offset;
 }

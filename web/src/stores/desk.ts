@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia';
 import { watch } from 'vue';
 import type { Change } from '../api/client';
+import { ownFrame as ownFrameOf } from '../lib/layers';
 import { useFrames } from './frames';
 import { useShot } from './shot';
 import { useView } from './view';
@@ -120,7 +121,7 @@ export const useDesk = defineStore('desk', () => {
   /** The chosen layer's own time on the frame that is looked at. */
   function ownFrame(): number {
     const row = shot.row(view.layer);
-    return row ? view.frame - row.shift - row.layer.span.in + row.layer.span.offset : view.frame;
+    return row ? ownFrameOf(row, view.frame) : view.frame;
   }
 
   function go(frame: number) {

@@ -2,7 +2,7 @@ import { message } from 'ant-design-vue';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { api, Problem, type Change, type Layer, type ShotView } from '../api/client';
-import { rows } from '../lib/layers';
+import { rows, unfolded, type Row } from '../lib/layers';
 
 /** The shot on the desk: its newest document, and the way changes go to the server one after the other. */
 export const useShot = defineStore('shot', () => {
@@ -13,7 +13,11 @@ export const useShot = defineStore('shot', () => {
   let line: Promise<unknown> = Promise.resolve();
 
   const shot = computed(() => view.value?.shot);
-  const list = computed(() => (shot.value ? rows(shot.value, (id) => opened.value.has(id)) : []));
+  /** Every layer, also those in closed groups. */
+  const every = computed<Row[]>(() => (view.value ? rows(view.value.shot, view.value.animation) : []));
+  const byId = computed(() => new Map(every.value.map((r) => [r.layer.id, r])));
+  /** Those that are seen as rows. */
+  const list = computed(() => unfolded(every.value, (id) => opened.value.has(id)));
 
   async function load(id: string) {
     problem.value = '';
@@ -53,7 +57,7 @@ export const useShot = defineStore('shot', () => {
   }
 
   const edit = (label: string, change: Change) => {
-    const fields = ('edit' in change ? change.edit : {}) as { layer?: unknown; layers?: unknown };
+    const fields = ('edit' in change ? change.edit : change) as { layer?: unknown; layers?: unknown };
     const called = said(label, fields.layers ?? fields.layer);
     return enqueue((v) => api.edit(v.id, v.revision, called, change));
   };
@@ -68,38 +72,38 @@ export const useShot = defineStore('shot', () => {
     if (view.value && view.value.revision < revision) await load(view.value.id);
   }
 
-  function find(id: string | undefined): Layer | undefined {
-    return id === undefined ? undefined : within(shot.value?.layers as Layer[] | undefined, id);
+  /** Keys with their values, once what was changed before is kept. */
+  async function copied(keys: Parameters<typeof api.copiedKeys>[1]) {
+    await line;
+    return view.value ? (await api.copiedKeys(view.value.id, keys)).tracks : [];
   }
 
-  function within(layers: Layer[] | undefined, id: string): Layer | undefined {
-    for (const l of layers ?? []) {
-      if (l.id === id) return l;
-      const inside = l.content.kind === 'group' ? within(l.content.layers as Layer[], id) : undefined;
-      if (inside) return inside;
+  /** The properties of a layer that can be followed. */
+  async function numbers(layer: string) {
+    if (!view.value || !find(layer)) return [];
+    try {
+      return await api.numbers(view.value.id, layer);
+    } catch (e) {
+      void message.error(e instanceof Error ? e.message : String(e));
+      return [];
     }
-    return undefined;
   }
 
-  const row = (id: string | undefined) => list.value.find((r) => r.layer.id === id);
-
-  function everyLayer(): Layer[] {
-    const all: Layer[] = [];
-    const walk = (layers: Layer[]) =>
-      layers.forEach((l) => {
-        all.push(l);
-        if (l.content.kind === 'group') walk(l.content.layers as Layer[]);
-      });
-    walk((shot.value?.layers ?? []) as Layer[]);
-    return all;
+  function find(id: string | undefined): Layer | undefined {
+    return row(id)?.layer;
   }
 
-  /** Replaces a field of a layer. */
-  function setField(id: string, field: string, value: unknown, label: string) {
-    const r = row(id);
-    if (!r) return Promise.resolve(false);
-    return edit(said(label, id), { patch: [{ op: 'add', path: `${r.pointer}/${field}`, value }] });
-  }
+  const row = (id: string | undefined) => (id === undefined ? undefined : byId.value.get(id));
+  const everyLayer = () => every.value.map((r) => r.layer);
+
+  /** The change that replaces a field of a layer. */
+  const field = (id: string, name: string, value: unknown): Change => ({
+    layer: id,
+    patch: [{ op: 'add', path: `/${name}`, value }],
+  });
+
+  const setField = (id: string, name: string, value: unknown, label: string) =>
+    edit(label, field(id, name, value));
 
   return {
     view,
@@ -114,9 +118,12 @@ export const useShot = defineStore('shot', () => {
     redo,
     jump,
     announced,
+    numbers,
+    copied,
     find,
     row,
     everyLayer,
+    field,
     setField,
   };
 });

@@ -1,16 +1,10 @@
 import { message } from 'ant-design-vue';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
-import { freshId, keyed, start, type Key, type Row } from '../lib/layers';
+import { ends, frameOf as frameIn, freshId, type Row } from '../lib/layers';
 import { useDesk } from './desk';
 import { useShot } from './shot';
 import { useView, type KeyName, type Stance } from './view';
-
-interface Track {
-  source: number;
-  property: string;
-  keys: Key[];
-}
 
 /** What is being dragged: the chosen keys, or the bars of layers. */
 export type Drag =
@@ -23,7 +17,7 @@ export const useTiming = defineStore('timing', () => {
   const shot = useShot();
   const view = useView();
   const desk = useDesk();
-  const copied = ref<Track[]>([]);
+  const copied = shallowRef<Promise<object[]>>(Promise.resolve([]));
   const look = ref<string>();
 
   /** What is being dragged, for those who draw it before it is kept. */
@@ -39,11 +33,13 @@ export const useTiming = defineStore('timing', () => {
   }
 
   /** The frame of the shot on which a key is drawn. */
-  function shownAt(k: KeyName, start: number, d = dragged.value): number {
-    const at = start + k.at;
-    if (d?.kind === 'slide' && d.layers.includes(k.layer)) return at + d.by;
+  function shownAt(k: KeyName, d = dragged.value): number {
+    const row = shot.row(k.layer);
+    if (!row) return k.at;
+    const at = frameIn(row, k.at);
+    if (d?.kind === 'slide' && d.layers.includes(k.layer)) return at + d.by * row.step;
     if (!d || d.kind === 'slide' || !isChosen(k)) return at;
-    return d.kind === 'keys' ? at + d.by : Math.round(d.pivot + (at - d.pivot) * d.factor);
+    return d.kind === 'keys' ? at + d.by * row.step : Math.round(d.pivot + (at - d.pivot) * d.factor);
   }
 
   const length = computed(() => shot.shot?.length ?? 1);
@@ -53,10 +49,10 @@ export const useTiming = defineStore('timing', () => {
   const free = computed(() => view.layers.filter((id) => !shot.find(id)?.locked));
 
   const keysOf = (row: Row): KeyName[] =>
-    keyed(row.layer).flatMap((p) => p.keys.map((k) => ({ layer: row.layer.id, property: p.name, at: k.at })));
+    row.moving.flatMap((p) => p.keys.map((k) => ({ layer: row.layer.id, property: p.name, at: k.at })));
   const frameOf = (k: KeyName) => {
     const row = shot.row(k.layer);
-    return (row ? start(row) : 0) + k.at;
+    return row ? frameIn(row, k.at) : k.at;
   };
 
   /** What dragged things cling to, without those that are dragged. */
@@ -67,10 +63,9 @@ export const useTiming = defineStore('timing', () => {
     const gone = new Set((without.keys ?? []).map(idOf));
     for (const row of shot.list) {
       if (without.layers?.includes(row.layer.id)) continue;
-      const { in: from, length: long } = row.layer.span;
-      all.add(from + row.shift).add(from + long + row.shift);
+      ends(row).forEach((f) => all.add(f));
       for (const k of keysOf(row)) {
-        if (!gone.has(idOf(k))) all.add(start(row) + k.at);
+        if (!gone.has(idOf(k))) all.add(frameIn(row, k.at));
       }
     }
     return all;
@@ -110,42 +105,37 @@ export const useTiming = defineStore('timing', () => {
   }
 
   function copyKeys() {
-    const sources = [...new Set(view.keys.map((k) => k.layer))];
-    const tracks: Track[] = [];
-    for (const [source, id] of sources.entries()) {
-      const row = shot.row(id);
-      if (!row) continue;
-      for (const p of keyed(row.layer)) {
-        const keys = p.keys
-          .filter((k) => view.keys.some((n) => n.layer === id && n.property === p.name && n.at === k.at))
-          .map((k) => ({ ...k, at: k.at + start(row) }));
-        if (keys.length) tracks.push({ source, property: p.name, keys });
-      }
-    }
-    if (!tracks.length) {
+    if (!view.keys.length) {
       void message.info('Choose the keys to copy first.');
       return false;
     }
-    copied.value = tracks;
+    const before = copied.value;
+    copied.value = shot.copied(view.keys).catch((e: unknown) => {
+      void message.error(e instanceof Error ? e.message : String(e));
+      return before;
+    });
     return true;
   }
 
   async function cutKeys() {
     if (!copyKeys()) return;
-    await edit('Cut keys', 'remove-keys', { keys: view.keys });
+    const keys = view.keys;
+    await copied.value;
+    await edit('Cut keys', 'remove-keys', { keys });
     view.keys = [];
   }
 
-  function pasteKeys() {
+  async function pasteKeys() {
     const layers = [...free.value].sort((a, b) => (shot.row(a)?.index ?? 0) - (shot.row(b)?.index ?? 0));
     if (!layers.length) {
       void message.info('Choose the layers that the keys are to be put on.');
       return;
     }
-    const tracks = copied.value;
-    void edit('Paste keys', 'paste-keys', { tracks, layers, frame: view.frame }).then((done) => {
-      if (done) view.unfolded = new Set([...view.unfolded, ...layers]);
-    });
+    const frame = view.frame;
+    const tracks = await copied.value;
+    if (await edit('Paste keys', 'paste-keys', { tracks, layers, frame })) {
+      view.unfolded = new Set([...view.unfolded, ...layers]);
+    }
   }
 
   const trim = (end: 'start' | 'end') =>
@@ -198,8 +188,9 @@ export const useTiming = defineStore('timing', () => {
     for (const id of view.layers) {
       const row = shot.row(id);
       if (!row) continue;
-      keysOf(row).forEach((k) => all.add(start(row) + k.at));
-      all.add(row.layer.span.in + row.shift).add(row.layer.span.in + row.layer.span.length - 1 + row.shift);
+      keysOf(row).forEach((k) => all.add(frameIn(row, k.at)));
+      const [first, out] = ends(row);
+      all.add(first).add(out - 1);
     }
     const sorted = [...all].sort((a, b) => a - b);
     const next = forward ? sorted.find((f) => f > view.frame) : sorted.reverse().find((f) => f < view.frame);
@@ -232,10 +223,8 @@ export const useTiming = defineStore('timing', () => {
     const row = shot.row(view.layer);
     if (!row) return;
     const { span, arrive, leave } = row.layer;
-    const first = row.shift + span.in;
-    const last = first + span.length - 1;
-    if (stance === 'arrive') desk.go(first + (arrive?.delay ?? 0));
-    else if (stance === 'leave') desk.go(last - (leave?.delay ?? 0));
+    if (stance === 'arrive') desk.go(frameIn(row, span.offset + (arrive?.delay ?? 0)));
+    else if (stance === 'leave') desk.go(frameIn(row, span.offset + span.length - 1 - (leave?.delay ?? 0)));
   }
 
   function setOpening(kind: string | null, parameters: object = {}) {

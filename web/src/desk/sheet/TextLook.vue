@@ -2,8 +2,8 @@
 import { message, Segmented, Textarea } from 'ant-design-vue';
 import { computed, nextTick, ref, watch } from 'vue';
 import type { Layer } from '../../api/client';
+import { reworded } from '../../lib/words';
 import { useDesk } from '../../stores/desk';
-import { useShot } from '../../stores/shot';
 import { useView } from '../../stores/view';
 import FontPicker from '../FontPicker.vue';
 import { textArea } from './textArea';
@@ -13,13 +13,11 @@ import { useContent } from './useContent';
 
 /** Words, and how they are set. */
 const props = defineProps<{ layer: Layer; locked: boolean }>();
-const shot = useShot();
 const view = useView();
 const desk = useDesk();
 const sheet = useContent();
 
 const content = computed(() => (props.layer.content.kind === 'text' ? props.layer.content : undefined));
-const pointer = computed(() => shot.row(props.layer.id)?.pointer);
 const words = ref('');
 watch(
   content,
@@ -29,18 +27,9 @@ watch(
   { immediate: true },
 );
 
-function wordsChange() {
-  return { patch: [{ op: 'add' as const, path: `${pointer.value}/content/words`, value: words.value }] };
-}
-
 function commitWords() {
   if (!content.value || content.value.words === words.value) return;
-  const follows = props.layer.name === content.value.words.replace(/\n/g, ' ');
-  const change = wordsChange();
-  if (follows && words.value.trim()) {
-    change.patch.push({ op: 'add', path: `${pointer.value}/name`, value: words.value.replace(/\n/g, ' ') });
-  }
-  void desk.commit('Words', change);
+  void desk.commit('Words', reworded(props.layer, words.value));
 }
 
 /** Escape takes back what was typed since the words were last kept. */
@@ -71,7 +60,7 @@ watch(
         return;
       }
       words.value = begun;
-      desk.draft(wordsChange());
+      desk.draft(reworded(props.layer, words.value));
       void nextTick(() => area.setSelectionRange(begun.length, begun.length));
     });
   },
@@ -89,7 +78,7 @@ watch(
       aria-label="Words"
       title="Escape takes back what was typed; a click elsewhere keeps it"
       @keydown.stop="wordsKey"
-      @input="desk.draft(wordsChange())"
+      @input="desk.draft(reworded(layer, words))"
       @blur="commitWords"
     />
     <SheetLine label="Font">

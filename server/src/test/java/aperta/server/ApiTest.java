@@ -493,6 +493,55 @@ class ApiTest {
         assertThat(call("GET", path, "").object().getInt("revision")).isEqualTo(1);
     }
 
+    @Test
+    void aLayerIsChangedAndAskedByItsIdWhateverGroupItLiesIn() {
+        String path = "/api/shots/" + shot().getString("id");
+        call("POST", path + "/edits", edit(0, addWord("w")));
+        call("POST", path + "/edits", edit(1, "'edit': {'kind': 'group', 'layers': ['w'], 'newId': 'g', 'name': 'G'}"));
+        Answer changed = call(
+                "POST",
+                path + "/edits",
+                edit(
+                        2,
+                        "'layer': 'w', 'patch': [{'op': 'add', 'path': '/place/opacity', 'value': {'rest': 1, 'keys': ["
+                                + "{'at': 0, 'value': 0}, {'at': 5, 'value': 1}]}}]"));
+        assertThat(changed.status()).isEqualTo(200);
+        JsonObject moving = changed.object()
+                .getJsonObject("animation")
+                .getJsonObject("w")
+                .getJsonArray("properties")
+                .getJsonObject(0);
+        assertThat(moving.getString("name")).isEqualTo("place.opacity");
+        assertThat(moving.getJsonArray("keys")).hasSize(2);
+
+        assertThat(call("GET", path + "/layers/w/numbers", "").json().asJsonArray())
+                .extracting(p -> p.asJsonObject().getString("label"))
+                .contains("Position", "Opacity", "Tracking")
+                .doesNotContain("Fill");
+        assertThat(call("GET", path + "/layers/q/numbers", "").status()).isEqualTo(404);
+
+        JsonObject copied = call(
+                        "POST",
+                        path + "/copied-keys",
+                        "{'keys': [{'layer': 'w', 'property': 'place.opacity', 'at': 5}]}")
+                .object();
+        Answer pasted = call(
+                "POST",
+                path + "/edits",
+                edit(
+                        3,
+                        ("'edit': {'kind': 'paste-keys', 'layers': ['g'], 'frame': 7, 'tracks': "
+                                        + copied.getJsonArray("tracks") + "}")
+                                .replace('"', '\'')));
+        assertThat(pasted.object().getJsonObject("animation").getJsonObject("g").getJsonArray("properties"))
+                .singleElement()
+                .satisfies(p -> assertThat(p.asJsonObject()
+                                .getJsonArray("keys")
+                                .getJsonObject(0)
+                                .getInt("at"))
+                        .isEqualTo(7));
+    }
+
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',
@@ -505,6 +554,7 @@ class ApiTest {
                 "'patch': [{'op': 'add', 'path': '/layers/0/cut', 'value': {'by': 'z'}}] | cut by 'z', which is not in this shot",
                 "'patch': [{'op': 'add', 'path': '/layers/0/content/font', 'value': 'q'}] | The font 'q' isn't there.",
                 "'patch': [{'op': 'add', 'path': '/layers/0/content', 'value': {'kind': 'footage', 'media': 'm'}}] | 'm' isn't in this project",
+                "'layer': 'q', 'patch': [{'op': 'add', 'path': '/name', 'value': 'x'}] | no layer 'q'",
                 "'edit': {'kind': 'polish'} | expected a kind out of move, scale",
                 "'edit': {'kind': 'delete', 'layers': ['q']} | no layer 'q'",
                 "'nothing': 1 | needs a 'patch'",

@@ -263,7 +263,7 @@ public final class PathEdits {
             Layer now = LayerEdits.demand(shot, layer);
             Property<?> named = Property.named(now, property);
             if (named.kind() != Property.Kind.PATH) {
-                throw new IllegalArgumentException("'" + named.label() + "' of '" + now.name() + "' is not a path.");
+                throw new IllegalArgumentException("'" + named.title() + "' of '" + now.name() + "' is not a path.");
             }
             // A property of this kind has paths as its values.
             @SuppressWarnings("unchecked")

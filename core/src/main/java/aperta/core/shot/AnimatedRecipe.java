@@ -8,7 +8,6 @@ import aperta.core.time.Mix;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiFunction;
@@ -72,18 +71,17 @@ public record AnimatedRecipe(Recipe rest, Map<String, Animated<?>> moving) {
      * The parameters that can be keyed, as properties of the layer that has this.
      *
      * @param prefix of their names, with its dot
-     * @param noun before their labels; empty for none
+     * @param part of the layer that they belong to; empty for none
      */
     List<Property<?>> properties(
             String prefix,
-            String noun,
+            String part,
             Property.Section section,
             Function<Layer, AnimatedRecipe> get,
             BiFunction<Layer, AnimatedRecipe, Layer> set) {
         List<Property<?>> all = new ArrayList<>();
         for (Parameter p : rest.descriptor().parameters()) {
-            String label = noun.isEmpty() ? p.label() : noun + " " + p.label().toLowerCase(Locale.ROOT);
-            Made made = new Made(prefix + p.name(), label, section, p, get, set);
+            Made made = new Made(prefix + p.name(), part, section, p, get, set);
             switch (p.kind()) {
                 case NUMBER, WHOLE, ANGLE -> all.add(made.of(Property.Kind.NUMBER, Mix.NUMBER));
                 case POINT -> all.add(made.of(Property.Kind.POINT, Mix.POINT));
@@ -100,7 +98,7 @@ public record AnimatedRecipe(Recipe rest, Map<String, Animated<?>> moving) {
     /** A parameter on its way to a property. */
     private record Made(
             String name,
-            String label,
+            String part,
             Property.Section section,
             Parameter parameter,
             Function<Layer, AnimatedRecipe> get,
@@ -109,7 +107,8 @@ public record AnimatedRecipe(Recipe rest, Map<String, Animated<?>> moving) {
         <T> Property<T> of(Property.Kind kind, Mix<T> mix) {
             return new Property<>(
                     name,
-                    label,
+                    part,
+                    parameter.label(),
                     section,
                     kind,
                     parameter.unit(),

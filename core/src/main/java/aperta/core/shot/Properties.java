@@ -121,7 +121,7 @@ final class Properties {
             cut("cut.white", "White point", "%", -1, 2, Optional.of(1.0), Cut.Tone::white, Cut.Tone::withWhite),
             cut("cut.gamma", "Gamma", "", 0.01, 100, Optional.of(1.0), Cut.Tone::gamma, Cut.Tone::withGamma),
             cut("cut.spread", "Spread", "px", -200, 200, Optional.of(0.0), Cut.Tone::spread, Cut.Tone::withSpread),
-            cut("cut.blur", "Blur of the cut", "px", 0, 1000, Optional.of(0.0), Cut.Tone::blur, Cut.Tone::withBlur));
+            cut("cut.blur", "Blur", "px", 0, 1000, Optional.of(0.0), Cut.Tone::blur, Cut.Tone::withBlur));
 
     private static Property<Double> cut(
             String name,
@@ -133,10 +133,11 @@ final class Properties {
             Function<Cut.Tone, Animated<Double>> get,
             BiFunction<Cut.Tone, Animated<Double>, Cut.Tone> set) {
         return Property.number(
-                name, label, Section.CUT, unit, least, most, neutral, l -> get.apply(cut(l).tone()), (l, v) -> {
-                    Cut cut = cut(l);
-                    return l.withCut(Optional.of(cut.withTone(set.apply(cut.tone(), v))));
-                });
+                        name, label, Section.CUT, unit, least, most, neutral, l -> get.apply(cut(l).tone()), (l, v) -> {
+                            Cut cut = cut(l);
+                            return l.withCut(Optional.of(cut.withTone(set.apply(cut.tone(), v))));
+                        })
+                .of("Cut");
     }
 
     private static Cut cut(Layer layer) {
@@ -371,22 +372,27 @@ final class Properties {
                             .withPath(v)))));
         }
         for (Coat coat : shape.coats()) {
+            String part = coat instanceof Coat.Fill ? "Fill" : "Stroke";
             all.add(Property.colour(
-                    "coat." + coat.id() + ".colour",
-                    coat instanceof Coat.Fill ? "Fill" : "Stroke",
-                    Section.LOOK,
-                    l -> coat(l, coat.id()).colour(),
-                    (l, v) -> l.withContent(shape(l).withCoat(coat(l, coat.id()).withColour(v)))));
+                            "coat." + coat.id() + ".colour",
+                            "Colour",
+                            Section.LOOK,
+                            l -> coat(l, coat.id()).colour(),
+                            (l, v) -> l.withContent(
+                                    shape(l).withCoat(coat(l, coat.id()).withColour(v))))
+                    .of(part));
             all.add(Property.number(
-                    "coat." + coat.id() + ".opacity",
-                    coat instanceof Coat.Fill ? "Fill opacity" : "Stroke opacity",
-                    Section.LOOK,
-                    "%",
-                    0,
-                    1,
-                    Optional.of(1.0),
-                    l -> coat(l, coat.id()).opacity(),
-                    (l, v) -> l.withContent(shape(l).withCoat(coat(l, coat.id()).withOpacity(v)))));
+                            "coat." + coat.id() + ".opacity",
+                            "Opacity",
+                            Section.LOOK,
+                            "%",
+                            0,
+                            1,
+                            Optional.of(1.0),
+                            l -> coat(l, coat.id()).opacity(),
+                            (l, v) -> l.withContent(
+                                    shape(l).withCoat(coat(l, coat.id()).withOpacity(v))))
+                    .of(part));
             if (coat instanceof Coat.Stroke) {
                 for (Coat.Measure measure : Coat.Measure.values()) {
                     all.add(measure(coat.id(), measure));
@@ -398,15 +404,16 @@ final class Properties {
 
     private static Property<Double> measure(String coat, Coat.Measure measure) {
         return Property.number(
-                "coat." + coat + "." + measure.word(),
-                measure.label(),
-                Section.LOOK,
-                measure.unit(),
-                measure.least(),
-                measure.most(),
-                Optional.of(measure.usual()).filter(u -> measure.usuallyDoesNothing()),
-                l -> ((Coat.Stroke) coat(l, coat)).measure(measure),
-                (l, v) -> l.withContent(shape(l).withCoat(((Coat.Stroke) coat(l, coat)).with(measure, v))));
+                        "coat." + coat + "." + measure.word(),
+                        measure.label(),
+                        Section.LOOK,
+                        measure.unit(),
+                        measure.least(),
+                        measure.most(),
+                        Optional.of(measure.usual()).filter(u -> measure.usuallyDoesNothing()),
+                        l -> ((Coat.Stroke) coat(l, coat)).measure(measure),
+                        (l, v) -> l.withContent(shape(l).withCoat(((Coat.Stroke) coat(l, coat)).with(measure, v))))
+                .of("Stroke");
     }
 
     private static Content.Shape shape(Layer layer) {
@@ -424,42 +431,46 @@ final class Properties {
     private static List<Property<?>> mask(String id, String name) {
         return List.of(
                 Property.path(
-                        "mask." + id + ".path",
-                        name + " path",
-                        Section.MASK,
-                        FAR,
-                        l -> mask(l, id).path(),
-                        (l, v) -> masked(l, mask(l, id).withPath(v))),
+                                "mask." + id + ".path",
+                                "Path",
+                                Section.MASK,
+                                FAR,
+                                l -> mask(l, id).path(),
+                                (l, v) -> masked(l, mask(l, id).withPath(v)))
+                        .of(name),
                 Property.number(
-                        "mask." + id + ".outset",
-                        name + " outset",
-                        Section.MASK,
-                        "px",
-                        -4000,
-                        4000,
-                        Optional.of(0.0),
-                        l -> mask(l, id).outset(),
-                        (l, v) -> masked(l, mask(l, id).withOutset(v))),
+                                "mask." + id + ".outset",
+                                "Outset",
+                                Section.MASK,
+                                "px",
+                                -4000,
+                                4000,
+                                Optional.of(0.0),
+                                l -> mask(l, id).outset(),
+                                (l, v) -> masked(l, mask(l, id).withOutset(v)))
+                        .of(name),
                 Property.number(
-                        "mask." + id + ".feather",
-                        name + " feather",
-                        Section.MASK,
-                        "px",
-                        0,
-                        2000,
-                        Optional.of(0.0),
-                        l -> mask(l, id).feather(),
-                        (l, v) -> masked(l, mask(l, id).withFeather(v))),
+                                "mask." + id + ".feather",
+                                "Feather",
+                                Section.MASK,
+                                "px",
+                                0,
+                                2000,
+                                Optional.of(0.0),
+                                l -> mask(l, id).feather(),
+                                (l, v) -> masked(l, mask(l, id).withFeather(v)))
+                        .of(name),
                 Property.number(
-                        "mask." + id + ".opacity",
-                        name + " opacity",
-                        Section.MASK,
-                        "%",
-                        0,
-                        1,
-                        Optional.of(1.0),
-                        l -> mask(l, id).opacity(),
-                        (l, v) -> masked(l, mask(l, id).withOpacity(v))));
+                                "mask." + id + ".opacity",
+                                "Opacity",
+                                Section.MASK,
+                                "%",
+                                0,
+                                1,
+                                Optional.of(1.0),
+                                l -> mask(l, id).opacity(),
+                                (l, v) -> masked(l, mask(l, id).withOpacity(v)))
+                        .of(name));
     }
 
     private static Mask mask(Layer layer, String id) {

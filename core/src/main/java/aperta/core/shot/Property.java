@@ -15,7 +15,8 @@ import java.util.function.Function;
  * One animatable property of a layer: what the Sheet shows, what the rules demand, and how it is read and replaced.
  *
  * @param name unique within a layer, such as {@code place.opacity}
- * @param label for people
+ * @param part of the layer that it belongs to, such as a mask by its name; empty for the layer itself
+ * @param label for people who see which part it belongs to
  * @param section of the Sheet that it stands in
  * @param unit {@code px}, {@code °}, {@code %} (the value 1 is 100 %), {@code ×}, {@code ‰ em} or nothing
  * @param least and {@code most}: the range of every number of the value
@@ -23,6 +24,7 @@ import java.util.function.Function;
  */
 public record Property<T>(
         String name,
+        String part,
         String label,
         Section section,
         Kind kind,
@@ -71,7 +73,7 @@ public record Property<T>(
             Optional<Double> neutral,
             Function<Layer, Animated<Double>> get,
             BiFunction<Layer, Animated<Double>, Layer> set) {
-        return new Property<>(name, label, section, Kind.NUMBER, unit, least, most, neutral, Mix.NUMBER, get, set);
+        return new Property<>(name, "", label, section, Kind.NUMBER, unit, least, most, neutral, Mix.NUMBER, get, set);
     }
 
     static Property<Point> point(
@@ -84,7 +86,7 @@ public record Property<T>(
             Optional<Point> neutral,
             Function<Layer, Animated<Point>> get,
             BiFunction<Layer, Animated<Point>, Layer> set) {
-        return new Property<>(name, label, section, Kind.POINT, unit, least, most, neutral, Mix.POINT, get, set);
+        return new Property<>(name, "", label, section, Kind.POINT, unit, least, most, neutral, Mix.POINT, get, set);
     }
 
     static Property<Colour> colour(
@@ -93,7 +95,7 @@ public record Property<T>(
             Section section,
             Function<Layer, Animated<Colour>> get,
             BiFunction<Layer, Animated<Colour>, Layer> set) {
-        return new Property<>(name, label, section, Kind.COLOUR, "", 0, 1, Optional.empty(), Mix.COLOUR, get, set);
+        return new Property<>(name, "", label, section, Kind.COLOUR, "", 0, 1, Optional.empty(), Mix.COLOUR, get, set);
     }
 
     static Property<BezierPath> path(
@@ -104,7 +106,17 @@ public record Property<T>(
             Function<Layer, Animated<BezierPath>> get,
             BiFunction<Layer, Animated<BezierPath>, Layer> set) {
         return new Property<>(
-                name, label, section, Kind.PATH, "px", -far, far, Optional.empty(), BezierPath.MIX, get, set);
+                name, "", label, section, Kind.PATH, "px", -far, far, Optional.empty(), BezierPath.MIX, get, set);
+    }
+
+    /** The same as a property of a part of the layer. */
+    Property<T> of(String whose) {
+        return new Property<>(name, whose, label, section, kind, unit, least, most, neutral, mix, get, set);
+    }
+
+    /** The label for people who see the layer only: with the part that it belongs to. */
+    public String title() {
+        return part.isEmpty() ? label : part + " " + label.toLowerCase(Locale.ROOT);
     }
 
     /** Whether the layer would look the same without it, at all times. */
@@ -175,7 +187,7 @@ public record Property<T>(
     /** The rule that the layer's values break, as a plain sentence; nothing where all is well. */
     Optional<String> broken(Layer layer) {
         Animated<T> value = get.apply(layer);
-        String who = "The " + label.toLowerCase(Locale.ROOT) + " of '" + layer.name() + "'";
+        String who = "The " + title().toLowerCase(Locale.ROOT) + " of '" + layer.name() + "'";
         if (value.keys().stream().anyMatch(k -> Math.abs(k.at()) > 100 * Shot.LONGEST)) {
             return Optional.of(who + " has a key too far from the start.");
         }

@@ -183,7 +183,7 @@ public final class Rules {
             for (Property<?> property : Property.of(layer)) {
                 for (Recipe signal : property.get().apply(layer).signals()) {
                     if (!property.kind().isNumeric()) {
-                        broken.add("The " + property.label().toLowerCase(Locale.ROOT) + " of '" + layer.name()
+                        broken.add("The " + property.title().toLowerCase(Locale.ROOT) + " of '" + layer.name()
                                 + "' isn't a number and can't have signals.");
                     } else if (signal.kind().equals("follow")) {
                         follow(layer, property, signal, edges);
@@ -206,7 +206,7 @@ public final class Rules {
                 ? Optional.empty()
                 : Property.of(other).stream().filter(p -> p.name().equals(name)).findFirst();
         if (followed.filter(p -> p.kind().isNumeric()).isEmpty()) {
-            broken.add("The " + property.label().toLowerCase(Locale.ROOT) + " of '" + layer.name()
+            broken.add("The " + property.title().toLowerCase(Locale.ROOT) + " of '" + layer.name()
                     + "' follows something that isn't a number in this shot.");
             return;
         }
@@ -214,7 +214,7 @@ public final class Rules {
     }
 
     private static String said(Layer layer, Property<?> property) {
-        return "the " + property.label().toLowerCase(Locale.ROOT) + " of '" + layer.name() + "' (" + layer.id() + ")";
+        return "the " + property.title().toLowerCase(Locale.ROOT) + " of '" + layer.name() + "' (" + layer.id() + ")";
     }
 
     private static boolean comesBack(String start, String here, Map<String, List<String>> edges, Set<String> seen) {

@@ -2,7 +2,9 @@ package aperta.core.shot;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 
@@ -143,6 +145,23 @@ public record Shot(
             holding = layer.pace().at(own, layer.span());
         }
         return own;
+    }
+
+    /** Where the own time of every layer lies, by its id. */
+    public Map<String, OwnTime> ownTimes() {
+        Map<String, OwnTime> all = new HashMap<>();
+        ownTimes(layers, OwnTime.SHOT, all);
+        return all;
+    }
+
+    private static void ownTimes(List<Layer> layers, OwnTime holder, Map<String, OwnTime> into) {
+        for (Layer layer : layers) {
+            OwnTime own = holder.of(layer.span());
+            into.put(layer.id(), own);
+            if (layer.content() instanceof Content.Group group) {
+                ownTimes(group.layers(), own.inside(layer.pace(), layer.span()), into);
+            }
+        }
     }
 
     /** The same with the layer of that id put through {@code change}, wherever it lies. */

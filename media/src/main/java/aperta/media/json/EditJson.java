@@ -2,8 +2,6 @@ package aperta.media.json;
 
 import static aperta.media.json.Provider.JSON;
 
-import aperta.core.colour.Colour;
-import aperta.core.colour.ToneCurve;
 import aperta.core.edit.Edit;
 import aperta.core.edit.Figure;
 import aperta.core.edit.GroupEdits;
@@ -112,6 +110,12 @@ public final class EditJson {
         return Property.named(found, name);
     }
 
+    /** The codec of a property's values. */
+    @SuppressWarnings("unchecked") // A property's values are of its kind.
+    static <T> Codec<T> codec(Property<T> property) {
+        return (Codec<T>) codec(property.kind());
+    }
+
     private static Codec<?> codec(Property.Kind kind) {
         return switch (kind) {
             case NUMBER -> Codecs.NUMBER;
@@ -124,13 +128,7 @@ public final class EditJson {
 
     /** A property's value at a frame of the layer's own time, as JSON. */
     public static <T> JsonValue write(Property<T> property, T value) {
-        return switch (property.kind()) {
-            case NUMBER -> Codecs.number((Double) value);
-            case POINT -> TimeCodecs.POINT.write((Point) value);
-            case COLOUR -> TimeCodecs.COLOUR.write((Colour) value);
-            case PATH -> TimeCodecs.PATH.write((BezierPath) value);
-            case CURVE -> TimeCodecs.CURVE.write((ToneCurve) value);
-        };
+        return codec(property).write(value);
     }
 
     private static Codec<Edit> edits() {

@@ -43,7 +43,7 @@ final class Curves {
 
     private <T> JsonObjectBuilder curve(Shot shot, Layer layer, Property<T> p) {
         if (!p.kind().isNumeric()) {
-            throw new IllegalArgumentException("The " + p.label() + " of '" + layer.name() + "' has no curve.");
+            throw new IllegalArgumentException("The " + p.title() + " of '" + layer.name() + "' has no curve.");
         }
         Animated<T> value = p.get().apply(layer);
         int length = (int) shot.length();

@@ -6,6 +6,7 @@ import aperta.core.recipe.Descriptor;
 import aperta.core.shot.Format;
 import aperta.core.time.Rate;
 import aperta.core.time.Signal;
+import aperta.media.json.AnimationJson;
 import aperta.media.json.ShotJson;
 import aperta.server.shot.ShotService.ShotView;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -112,6 +113,22 @@ class ShotController {
     @PostMapping("/shots/{id}/jump")
     ShotView jump(@PathVariable UUID id, @RequestBody Jump body) {
         return shots.jump(id, body.revision, body.edit);
+    }
+
+    /** The properties of a layer that are made of numbers, so that others can follow them. */
+    @GetMapping("/shots/{id}/layers/{layer}/numbers")
+    List<ShotService.PropertyView> numbers(@PathVariable UUID id, @PathVariable String layer) {
+        return shots.numbers(id, layer);
+    }
+
+    record Copied(
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            List<AnimationJson.KeyOf> keys) {}
+
+    /** Keys with their values, as the edit {@code paste-keys} takes them. */
+    @PostMapping(path = "/shots/{id}/copied-keys", produces = "application/json")
+    String copiedKeys(@PathVariable UUID id, @RequestBody Copied body) {
+        return AnimationJson.copied(shots.newest(id).shot(), body.keys).toString();
     }
 
     /** What openings and signals there are, with their parameters. */

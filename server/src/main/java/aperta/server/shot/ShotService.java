@@ -2,8 +2,11 @@ package aperta.server.shot;
 
 import aperta.core.edit.ChangedValue;
 import aperta.core.shot.Format;
+import aperta.core.shot.Layer;
+import aperta.core.shot.Property;
 import aperta.core.shot.Shot;
 import aperta.core.time.Rate;
+import aperta.media.json.AnimationJson;
 import aperta.media.json.Characters;
 import aperta.media.json.ShotJson;
 import aperta.server.http.Conflict;
@@ -71,7 +74,11 @@ public class ShotService {
             @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
             Instant changedAt) {}
 
-    /** A shot at its newest revision, with what undo and redo would do. */
+    /**
+     * A shot at its newest revision, with what undo and redo would do.
+     *
+     * @param animation what moves in it ({@link AnimationJson})
+     */
     public record ShotView(
             @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
             UUID id,
@@ -89,7 +96,18 @@ public class ShotService {
             String redo,
 
             @JsonRawValue @Schema(type = "object", requiredMode = Schema.RequiredMode.REQUIRED)
-            String shot) {}
+            String shot,
+
+            @JsonRawValue @Schema(type = "object", requiredMode = Schema.RequiredMode.REQUIRED)
+            String animation) {}
+
+    /** A property of a layer, as others can follow it. */
+    public record PropertyView(
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            String name,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            String label) {}
 
     /**
      * A state that the shot has been in.
@@ -185,6 +203,7 @@ public class ShotService {
     }
 
     private ShotView view(ShotRow row) {
+        Shot shot = committed(row);
         return new ShotView(
                 row.id,
                 row.projectId,
@@ -192,17 +211,31 @@ public class ShotService {
                 row.revision,
                 label(row.undoEdit),
                 label(row.redoEdit),
-                written(row));
+                ShotJson.write(shot).toString(),
+                AnimationJson.of(shot).toString());
     }
 
     /**
      * The document in its one usual form: what an older version stored has all the fields that there are today. Read here
      * without being kept, since a change that isn't committed yet may still fail.
      */
-    private String written(ShotRow row) {
+    private Shot committed(ShotRow row) {
         Read known = read.get(row.id);
         boolean same = known != null && known.revision == row.revision;
-        return ShotJson.write(same ? known.shot : ShotJson.read(row.document)).toString();
+        return same ? known.shot : ShotJson.read(row.document);
+    }
+
+    /** The properties of a layer that are made of numbers. */
+    @Transactional(readOnly = true)
+    public List<PropertyView> numbers(UUID id, String layer) {
+        Layer found = newest(id)
+                .shot()
+                .layer(layer)
+                .orElseThrow(() -> new NotFound("There is no layer '" + layer + "' in this shot."));
+        return Property.of(found).stream()
+                .filter(p -> p.kind().isNumeric())
+                .map(p -> new PropertyView(p.name(), p.title()))
+                .toList();
     }
 
     private String label(Long edit) {
