@@ -8,6 +8,8 @@ const props = withDefaults(
     value: number;
     label: string;
     unit?: string;
+    /** What the unit means, where it isn't plain. */
+    unitSays?: string;
     least?: number;
     most?: number;
     /** How much one pixel of dragging and one press of an arrow key count for. */
@@ -15,7 +17,7 @@ const props = withDefaults(
     decimals?: number;
     disabled?: boolean;
   }>(),
-  { unit: '', least: -Infinity, most: Infinity, step: 1, decimals: 2, disabled: false },
+  { unit: '', unitSays: undefined, least: -Infinity, most: Infinity, step: 1, decimals: 2, disabled: false },
 );
 const emit = defineEmits<{ draft: [value: number]; commit: [value: number] }>();
 
@@ -109,7 +111,7 @@ function key(e: KeyboardEvent) {
       @blur="typed"
       @keydown="key"
     />
-    <span v-if="unit" class="unit">{{ unit }}</span>
+    <span v-if="unit" class="unit" :title="unitSays">{{ unit }}</span>
   </span>
 </template>
 

@@ -14,6 +14,8 @@ export interface PropertyNow {
   section: 'look' | 'place' | 'whole' | 'mask' | 'cut' | 'arrive' | 'leave';
   kind: 'number' | 'point' | 'colour' | 'path' | 'curve';
   unit: string;
+  /** What the unit means, where it isn't plain. */
+  unitSays?: string;
   least: number;
   most: number;
   keyed: boolean;

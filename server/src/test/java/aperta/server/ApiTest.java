@@ -1,6 +1,8 @@
 package aperta.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
 
 import aperta.media.cli.CommandLine;
 import aperta.media.json.ShotJson;
@@ -25,11 +27,15 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import javax.imageio.ImageIO;
+import javax.sql.DataSource;
+import org.flywaydb.core.api.migration.Context;
+import org.flywaydb.core.api.migration.JavaMigration;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -53,6 +59,12 @@ class ApiTest {
 
     @Autowired
     JdbcTemplate jdbc;
+
+    @Autowired
+    DataSource data;
+
+    @Autowired
+    List<JavaMigration> migrations;
 
     @Autowired
     Upkeep upkeep;
@@ -228,6 +240,46 @@ class ApiTest {
         assertThat(jdbc.update("update shot set document = ? where id = ?::uuid", older, id))
                 .isEqualTo(1);
         assertThat(call("GET", path, "").object().get("shot")).hasToString(document);
+    }
+
+    /** What version 4 of the database stored; undo and redo lead through the same pictures as before. */
+    @Test
+    void olderDocumentsAreBroughtForwardWithAllStatesThatUndoAndRedoLeadTo() throws Exception {
+        String path = "/api/shots/" + shot().getString("id");
+        call("POST", path + "/edits", edit(0, addWord("w")));
+        String place = "'layer': 'w', 'patch': [{'op': 'add', 'path': '/place/";
+        call("POST", path + "/edits", edit(1, place + "scale', 'value': [2, 2]}]"));
+        call("POST", path + "/edits", edit(2, place + "blur', 'value': 10}]"));
+        call("POST", path + "/edits", edit(3, place + "scale', 'value': [4, 4]}]"));
+        call("POST", path + "/edits", edit(4, place + "blur', 'value': 6}]"));
+        call("POST", path + "/undo", "{'revision': 5}");
+        try (Connection connection = data.getConnection()) {
+            connection.setAutoCommit(false);
+            Context context = mock();
+            when(context.getConnection()).thenReturn(connection);
+            for (JavaMigration migration : migrations) {
+                migration.migrate(context);
+            }
+            connection.commit();
+        }
+        // A server that has just started has no older document in its memory.
+        jdbc.update("update shot set revision = 106 where id = ?::uuid", path.substring(path.lastIndexOf('/') + 1));
+        assertThat(blur(call("GET", path, ""))).isEqualTo(2.5);
+        assertThat(blur(call("POST", path + "/redo", "{'revision': 106}"))).isEqualTo(1.5);
+        assertThat(blur(call("POST", path + "/undo", "{'revision': 107}"))).isEqualTo(2.5);
+        assertThat(blur(call("POST", path + "/undo", "{'revision': 108}"))).isEqualTo(5);
+        assertThat(blur(call("POST", path + "/undo", "{'revision': 109}"))).isZero();
+        assertThat(call("POST", path + "/undo", "{'revision': 110}").status()).isEqualTo(200);
+    }
+
+    private static double blur(Answer a) {
+        return a.object()
+                .getJsonObject("shot")
+                .getJsonArray("layers")
+                .getJsonObject(0)
+                .getJsonObject("place")
+                .getJsonNumber("blur")
+                .doubleValue();
     }
 
     @Test

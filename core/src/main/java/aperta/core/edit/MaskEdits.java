@@ -111,7 +111,7 @@ public final class MaskEdits {
             Affine map = lock == Mask.Lock.LAYER
                     ? PlaceEdits.toOwn(moment, layer)
                     : moment.of(layer).toShot();
-            Mask next = now.withLock(lock).withPath(now.path().map(p -> p.transformed(map)));
+            Mask next = now.withLock(lock).transformed(map);
             return shot.changing(
                     layer,
                     l -> l.withMasks(l.masks().stream()

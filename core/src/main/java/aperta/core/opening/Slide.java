@@ -11,7 +11,6 @@ import aperta.core.shot.Opened;
 import aperta.core.shot.Opener;
 import aperta.core.shot.Passage;
 import aperta.core.shot.Pose;
-import aperta.core.time.Animated;
 import java.util.List;
 import java.util.Optional;
 
@@ -63,11 +62,11 @@ public final class Slide implements Opening {
     private static Opened behindItself(Point out, double left, double feather, Opener.Subject subject) {
         Box box = subject.toParent().apply(subject.box());
         double size = out.x() != 0 ? box.width() : box.height();
-        double spare = Edges.REACH * feather;
+        double soft = feather * subject.toParent().meanScale();
+        double spare = Edges.REACH * soft;
         double side = out.x() < 0 ? -box.x0() : out.x() > 0 ? box.x1() : out.y() < 0 ? -box.y0() : box.y1();
         Affine toOwn = subject.toParent().inverse().orElse(Affine.IDENTITY);
-        Mask edge = Edges.before(out, side + spare, feather);
-        Mask own = edge.withPath(Animated.of(edge.path().rest().transformed(toOwn)));
+        Mask own = Edges.before(out, side + spare, soft).transformed(toOwn);
         return new Opened(
                 Pose.shifted(out.times((size + 2 * spare) * left)), List.of(), List.of(own), Optional.empty());
     }

@@ -37,7 +37,9 @@ final class LayerChain {
         if (cutter.isEmpty()) {
             return cut.keep() == Cut.Keep.INSIDE ? Optional.empty() : whole;
         }
-        Step.Shades matte = Mattes.of(cut, cutter.get(), moment.shot().format().light(), layout.scale());
+        double scale =
+                moment.of(layer.id()).toShot().then(layout.shotToRaster()).meanScale();
+        Step.Shades matte = Mattes.of(cut, cutter.get(), moment.shot().format().light(), scale);
         return Optional.of(new CutBy(whole.get(), matte, cut.keep()));
     }
 
@@ -62,7 +64,7 @@ final class LayerChain {
         if (!layout.onItsFrame(layer).exists() || map.inverse().isEmpty() || seen.opacity() == 0) {
             return Optional.empty();
         }
-        double sigma = seen.still().place().blur().at(0, Mix.NUMBER) * layout.scale();
+        double sigma = seen.still().place().blur().at(0, Mix.NUMBER) * map.meanScale();
         return Drawings.picture(
                         seen.still().content(), new Drawing.Subject(seen, seen.pieces(), map), canvas(layout::stack))
                 .map(p -> masked(p, seen, map))

@@ -52,7 +52,7 @@ final class Mattes {
      * What a cut takes from the picture that it is by.
      *
      * @param cut with every value fixed
-     * @param scale raster pixels for a pixel of the shot
+     * @param scale raster pixels for a pixel of the layer that is cut
      */
     static Step.Shades of(Cut cut, Step.Paints cutter, Light light, double scale) {
         Step.Shades matte = new PictureMatte(cutter, cut.with(), light);

@@ -112,6 +112,7 @@ public record AnimatedRecipe(Recipe rest, Map<String, Animated<?>> moving) {
                     section,
                     kind,
                     parameter.unit(),
+                    Property.Space.OWN,
                     parameter.least(),
                     parameter.most(),
                     Optional.empty(),

@@ -298,6 +298,17 @@ public record BezierPath(List<Knot> knots, boolean closed) {
         return new Knot(map.apply(k.at()), map.applyVector(k.in()), map.applyVector(k.out()), k.feather);
     }
 
+    /** The same path with the feathers of its knots that many times as wide. */
+    BezierPath feathered(double times) {
+        return hasFeather()
+                ? new BezierPath(
+                        knots.stream()
+                                .map(k -> new Knot(k.at(), k.in(), k.out(), k.feather * times))
+                                .toList(),
+                        closed)
+                : this;
+    }
+
     private static BezierPath mix(BezierPath a, BezierPath b, double t) {
         if (t == 0 || a.closed != b.closed) {
             return t < 0.5 ? a : b;

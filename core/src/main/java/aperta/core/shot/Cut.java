@@ -31,8 +31,8 @@ public record Cut(String by, With with, Keep keep, Tone tone) {
      * @param white the value that becomes 1
      * @param gamma what lies between is raised to 1/gamma
      * @param curve what becomes of the values after that
-     * @param spread by how many pixels bright parts grow, or shrink where negative (choke)
-     * @param blur the Gaussian's σ in pixels
+     * @param spread by how many of the cut layer's own pixels bright parts grow, or shrink where negative (choke)
+     * @param blur the Gaussian's σ in the cut layer's own pixels
      */
     public record Tone(
             Animated<Double> black,

@@ -1,14 +1,17 @@
 package aperta.core.shot;
 
+import aperta.core.geometry.Affine;
 import aperta.core.time.Animated;
 
 /**
  * A closed path that shows a part of its layer. The masks of a layer work in order; where the first one adds or excludes it
  * starts from nothing, where it subtracts or intersects, from everything.
  *
- * @param path in pixels of the space that the mask is locked to; its knots may add to the feather
- * @param feather the width in pixels over which the edge falls off; the Gaussian's σ is half of it
- * @param outset by how many pixels the shape is larger than its path, everywhere at right angles to it; smaller where
+ * All lengths are pixels of the space that the mask is locked to.
+ *
+ * @param path its knots may add to the feather
+ * @param feather the width over which the edge falls off; the Gaussian's σ is half of it
+ * @param outset by how much the shape is larger than its path, everywhere at right angles to it; smaller where
  *     negative
  * @param opacity 0 to 1
  */
@@ -74,6 +77,14 @@ public record Mask(
 
     public Mask withInverted(boolean other) {
         return new Mask(id, name, path, feather, outset, opacity, other, mode, lock);
+    }
+
+    /** The same mask in another space: its edges as soft as they were. */
+    public Mask transformed(Affine map) {
+        double scale = map.meanScale();
+        return withPath(path.map(p -> p.transformed(map).feathered(scale)))
+                .withFeather(feather.map(f -> f * scale))
+                .withOutset(outset.map(o -> o * scale));
     }
 
     public Mask withMode(Mode other) {

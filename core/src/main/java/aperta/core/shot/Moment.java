@@ -280,8 +280,7 @@ public final class Moment {
         if (back.isPresent()) {
             Affine map = restToParent.then(back.get());
             for (Mask m : standing) {
-                BezierPath path = m.path().rest().transformed(map);
-                all.add(m.withPath(Animated.of(path)).withMode(Mask.Mode.INTERSECT));
+                all.add(m.transformed(map).withMode(Mask.Mode.INTERSECT));
             }
         }
         return still.withMasks(all);

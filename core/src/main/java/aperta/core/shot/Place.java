@@ -12,7 +12,7 @@ import aperta.core.time.Mix;
  * @param scale 1 is its own size, for both directions
  * @param rotation degrees, clockwise
  * @param opacity 0 to 1
- * @param blur the σ of a Gaussian over all of the layer, in pixels of the shot
+ * @param blur the σ of a Gaussian over all of the layer, in the layer's own pixels
  */
 public record Place(
         Animated<Point> anchor,

@@ -11,7 +11,7 @@ import aperta.core.time.Mix;
  * @param scale by which its scale is multiplied, for both directions
  * @param turn in degrees, added to its rotation
  * @param opacity by which its opacity is multiplied, 0 to 1
- * @param blur the σ of a Gaussian over all of it, in pixels of the shot
+ * @param blur the σ of a Gaussian over all of it, in its own pixels
  * @param tracking added to the tracking of words, in thousandths of an em
  */
 public record Pose(Point shift, Point scale, double turn, double opacity, double blur, double tracking) {
@@ -70,6 +70,10 @@ public record Pose(Point shift, Point scale, double turn, double opacity, double
 
     public Pose withTurn(double other) {
         return new Pose(shift, scale, other, opacity, blur, tracking);
+    }
+
+    public Pose withBlur(double other) {
+        return new Pose(shift, scale, turn, opacity, other, tracking);
     }
 
     /** The pose on the way: itself at 0, rest at 1; a way beyond goes on, where that has a meaning. */

@@ -2,6 +2,7 @@ package aperta.core.shot;
 
 import aperta.core.geometry.Point;
 import aperta.core.shot.Property.Section;
+import aperta.core.shot.Property.Space;
 import aperta.core.time.Animated;
 import java.util.ArrayList;
 import java.util.List;
@@ -56,15 +57,16 @@ final class Properties {
 
     private static final List<Property<?>> PLACE = List.of(
             Property.point(
-                    "place.position",
-                    "Position",
-                    Section.PLACE,
-                    "px",
-                    -FAR,
-                    FAR,
-                    Optional.empty(),
-                    l -> l.place().position(),
-                    (l, v) -> l.withPlace(l.place().withPosition(v))),
+                            "place.position",
+                            "Position",
+                            Section.PLACE,
+                            "px",
+                            -FAR,
+                            FAR,
+                            Optional.empty(),
+                            l -> l.place().position(),
+                            (l, v) -> l.withPlace(l.place().withPosition(v)))
+                    .in(Space.HOLDER),
             Property.point(
                     "place.scale",
                     "Scale",
@@ -226,7 +228,7 @@ final class Properties {
         List<Property<?>> all = new ArrayList<>(content);
         all.addAll(PLACE);
         for (Mask mask : layer.masks()) {
-            all.addAll(mask(mask.id(), mask.name()));
+            all.addAll(mask(mask));
         }
         if (layer.cut().isPresent()) {
             all.addAll(CUT);
@@ -428,7 +430,9 @@ final class Properties {
         return all.stream().filter(which).findFirst().orElseThrow();
     }
 
-    private static List<Property<?>> mask(String id, String name) {
+    private static List<Property<?>> mask(Mask mask) {
+        String id = mask.id();
+        Space space = mask.lock() == Mask.Lock.FRAME ? Space.SHOT : Space.OWN;
         return List.of(
                 Property.path(
                                 "mask." + id + ".path",
@@ -437,7 +441,8 @@ final class Properties {
                                 FAR,
                                 l -> mask(l, id).path(),
                                 (l, v) -> masked(l, mask(l, id).withPath(v)))
-                        .of(name),
+                        .of(mask.name())
+                        .in(space),
                 Property.number(
                                 "mask." + id + ".outset",
                                 "Outset",
@@ -448,7 +453,8 @@ final class Properties {
                                 Optional.of(0.0),
                                 l -> mask(l, id).outset(),
                                 (l, v) -> masked(l, mask(l, id).withOutset(v)))
-                        .of(name),
+                        .of(mask.name())
+                        .in(space),
                 Property.number(
                                 "mask." + id + ".feather",
                                 "Feather",
@@ -459,7 +465,8 @@ final class Properties {
                                 Optional.of(0.0),
                                 l -> mask(l, id).feather(),
                                 (l, v) -> masked(l, mask(l, id).withFeather(v)))
-                        .of(name),
+                        .of(mask.name())
+                        .in(space),
                 Property.number(
                                 "mask." + id + ".opacity",
                                 "Opacity",
@@ -470,7 +477,8 @@ final class Properties {
                                 Optional.of(1.0),
                                 l -> mask(l, id).opacity(),
                                 (l, v) -> masked(l, mask(l, id).withOpacity(v)))
-                        .of(name));
+                        .of(mask.name())
+                        .in(space));
     }
 
     private static Mask mask(Layer layer, String id) {

@@ -19,6 +19,7 @@ import java.util.function.Function;
  * @param label for people who see which part it belongs to
  * @param section of the Sheet that it stands in
  * @param unit {@code px}, {@code °}, {@code %} (the value 1 is 100 %), {@code ×}, {@code ‰ em} or nothing
+ * @param space whose pixels lengths are
  * @param least and {@code most}: the range of every number of the value
  * @param neutral the value that does nothing; where no value does nothing, nothing
  */
@@ -29,6 +30,7 @@ public record Property<T>(
         Section section,
         Kind kind,
         String unit,
+        Space space,
         double least,
         double most,
         Optional<T> neutral,
@@ -63,6 +65,15 @@ public record Property<T>(
         LEAVE
     }
 
+    /** Whose pixels lengths are counted in. */
+    public enum Space {
+        /** The layer's own, which grow and turn with it. */
+        OWN,
+        /** Those of its parent, or else of the group or shot that it lies in. */
+        HOLDER,
+        SHOT
+    }
+
     static Property<Double> number(
             String name,
             String label,
@@ -73,7 +84,8 @@ public record Property<T>(
             Optional<Double> neutral,
             Function<Layer, Animated<Double>> get,
             BiFunction<Layer, Animated<Double>, Layer> set) {
-        return new Property<>(name, "", label, section, Kind.NUMBER, unit, least, most, neutral, Mix.NUMBER, get, set);
+        return new Property<>(
+                name, "", label, section, Kind.NUMBER, unit, Space.OWN, least, most, neutral, Mix.NUMBER, get, set);
     }
 
     static Property<Point> point(
@@ -86,7 +98,8 @@ public record Property<T>(
             Optional<Point> neutral,
             Function<Layer, Animated<Point>> get,
             BiFunction<Layer, Animated<Point>, Layer> set) {
-        return new Property<>(name, "", label, section, Kind.POINT, unit, least, most, neutral, Mix.POINT, get, set);
+        return new Property<>(
+                name, "", label, section, Kind.POINT, unit, Space.OWN, least, most, neutral, Mix.POINT, get, set);
     }
 
     static Property<Colour> colour(
@@ -95,7 +108,8 @@ public record Property<T>(
             Section section,
             Function<Layer, Animated<Colour>> get,
             BiFunction<Layer, Animated<Colour>, Layer> set) {
-        return new Property<>(name, "", label, section, Kind.COLOUR, "", 0, 1, Optional.empty(), Mix.COLOUR, get, set);
+        return new Property<>(
+                name, "", label, section, Kind.COLOUR, "", Space.OWN, 0, 1, Optional.empty(), Mix.COLOUR, get, set);
     }
 
     static Property<BezierPath> path(
@@ -106,12 +120,29 @@ public record Property<T>(
             Function<Layer, Animated<BezierPath>> get,
             BiFunction<Layer, Animated<BezierPath>, Layer> set) {
         return new Property<>(
-                name, "", label, section, Kind.PATH, "px", -far, far, Optional.empty(), BezierPath.MIX, get, set);
+                name,
+                "",
+                label,
+                section,
+                Kind.PATH,
+                "px",
+                Space.OWN,
+                -far,
+                far,
+                Optional.empty(),
+                BezierPath.MIX,
+                get,
+                set);
     }
 
     /** The same as a property of a part of the layer. */
     Property<T> of(String whose) {
-        return new Property<>(name, whose, label, section, kind, unit, least, most, neutral, mix, get, set);
+        return new Property<>(name, whose, label, section, kind, unit, space, least, most, neutral, mix, get, set);
+    }
+
+    /** The same, its lengths in the pixels of another space. */
+    Property<T> in(Space whose) {
+        return new Property<>(name, part, label, section, kind, unit, whose, least, most, neutral, mix, get, set);
     }
 
     /** The label for people who see the layer only: with the part that it belongs to. */

@@ -28,11 +28,11 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 
 /**
- * A shot with the places of its media: {@code {"aperta": 1, "media": {"rain": {"plate": "rain-on-window"}, "clip":
+ * A shot with the places of its media: {@code {"aperta": 3, "media": {"rain": {"plate": "rain-on-window"}, "clip":
  * {"file": "clip.mp4"}}, "fonts": {"mine": "mine.ttf"}, "shot": {…}}}. Files lie beside it or in folders below it.
  */
 public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> fonts) {
-    private static final int VERSION = 2;
+    private static final int VERSION = 3;
 
     /** Where a medium comes from: exactly one of the two. */
     public record Source(Optional<Path> file, Optional<String> plate) {}
@@ -74,7 +74,7 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
                 throw new BadDocument("", "There is no field '" + name + "' in a shot's file.");
             }
         }
-        version(all);
+        int version = version(all);
         if (!(all.get("shot") instanceof JsonObject shot)) {
             throw new BadDocument("", "The field 'shot' is missing.");
         }
@@ -82,7 +82,8 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
         part(all, "media").forEach((id, v) -> media.put(id, source(v, "media." + id, folder)));
         Map<String, Path> fonts = new LinkedHashMap<>();
         part(all, "fonts").forEach((id, v) -> fonts.put(id, beside(v, "fonts." + id, folder)));
-        ShotFile file = new ShotFile(ShotJson.read(shot), media, fonts);
+        Shot read = ShotJson.read(shot);
+        ShotFile file = new ShotFile(version < 3 ? OwnPixels.of(read) : read, media, fonts);
         for (String used : mediaOf(file.shot)) {
             if (!media.containsKey(used)) {
                 throw new BadDocument("shot", "The media '" + used + "' is used but not named under 'media'.");
@@ -104,7 +105,7 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
                 .toList();
     }
 
-    private static void version(JsonObject all) {
+    private static int version(JsonObject all) {
         int version = all.getInt("aperta", 0);
         if (version < 1) {
             throw new BadDocument("", "This is not a shot's file: the field 'aperta' with the version is missing.");
@@ -112,6 +113,7 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
         if (version > VERSION) {
             throw new BadDocument("", "The file was written by a newer Aperta (version " + version + ").");
         }
+        return version;
     }
 
     private static JsonObject part(JsonObject all, String name) {

@@ -26,6 +26,7 @@ import jakarta.json.JsonObjectBuilder;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.IntStream;
 
@@ -85,7 +86,7 @@ final class Handles {
         }
         JsonArrayBuilder properties = JSON.createArrayBuilder();
         for (Property<?> property : Property.of(layer)) {
-            properties.add(property(property, layer, seen.frame()));
+            properties.add(property(property, seen));
         }
         JsonObject json = JSON.createObjectBuilder()
                 .add("layer", id)
@@ -189,19 +190,36 @@ final class Handles {
         return layer.cut().map(c -> drawn(c.tone().curve())).orElseGet(JSON::createArrayBuilder);
     }
 
-    private static <T> JsonObjectBuilder property(Property<T> property, Layer layer, double frame) {
+    /** Whose pixels a property's are, in a sentence. */
+    private static String pixels(Property.Space space, double scale) {
+        return switch (space) {
+            case OWN ->
+                Math.abs(scale - 1) < 0.005
+                        ? "The layer's own pixels"
+                        : String.format(Locale.ROOT, "The layer's own pixels; here one is %.2f of the shot's", scale);
+            case HOLDER -> "Pixels of what the layer lies in";
+            case SHOT -> "Pixels of the shot";
+        };
+    }
+
+    private static <T> JsonObjectBuilder property(Property<T> property, Moment.Seen seen) {
+        Layer layer = seen.layer();
+        double frame = seen.frame();
         Animated<T> value = property.get().apply(layer);
         JsonObjectBuilder o = JSON.createObjectBuilder()
                 .add("name", property.name())
                 .add("label", property.label())
-                .add("section", property.section().name().toLowerCase(java.util.Locale.ROOT))
-                .add("kind", property.kind().name().toLowerCase(java.util.Locale.ROOT))
+                .add("section", property.section().name().toLowerCase(Locale.ROOT))
+                .add("kind", property.kind().name().toLowerCase(Locale.ROOT))
                 .add("unit", property.unit())
                 .add("least", property.least())
                 .add("most", property.most())
                 .add("keyed", value.isKeyed())
                 .add("keyHere", value.keyAt((long) Math.floor(frame)).isPresent())
                 .add("signals", value.signals().size());
+        if (property.unit().equals("px")) {
+            o.add("unitSays", pixels(property.space(), seen.toShot().meanScale()));
+        }
         if (property.kind() != Property.Kind.PATH) {
             T now = property.at(layer, frame);
             o.add("value", EditJson.write(property, now));
