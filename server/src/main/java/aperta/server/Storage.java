@@ -37,6 +37,21 @@ public final class Storage {
         return in("sounds").resolve(hash + ".f32");
     }
 
+    /** What was found out about a clip, by the hash of its bytes. */
+    public Path analysis(String hash) {
+        return in("analyses").resolve(hash);
+    }
+
+    /** A file's name, which stays when the folder is moved. */
+    public String name(Path file) {
+        return root.relativize(file).toString();
+    }
+
+    /** The file of such a name. */
+    public Path named(String name) {
+        return root.resolve(name);
+    }
+
     public Path render(UUID job, String ending) {
         return in("renders").resolve(job + ending);
     }
@@ -69,7 +84,8 @@ public final class Storage {
 
     /** Everything that belongs to nobody: what was being brought in, or written, when the application was ended. */
     public void clearUnfinished() {
-        for (Path folder : List.of(incoming(), in("media"), in("proxies"), in("sounds"), in("renders"), plates())) {
+        for (Path folder : List.of(
+                incoming(), in("media"), in("proxies"), in("sounds"), in("analyses"), in("renders"), plates())) {
             for (Path file : all(folder)) {
                 if (folder.endsWith("incoming") || file.toString().endsWith(".part")) {
                     delete(file);
@@ -82,13 +98,15 @@ public final class Storage {
      * Removes the files of media and renders that nobody has any more.
      *
      * @param hashes of all media
+     * @param analyses the hashes of what was found out about them
      * @param jobs that there are
      * @param since files that changed later are left alone: their owner may be about to be kept
      */
-    public void sweep(Set<String> hashes, Set<String> jobs, Instant since) {
+    public void sweep(Set<String> hashes, Set<String> analyses, Set<String> jobs, Instant since) {
         for (String folder : List.of("media", "proxies", "sounds")) {
             sweep(in(folder), hashes, since);
         }
+        sweep(in("analyses"), analyses, since);
         sweep(in("renders"), jobs, since);
     }
 

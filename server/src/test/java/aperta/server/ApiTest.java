@@ -67,6 +67,9 @@ class ApiTest {
     List<JavaMigration> migrations;
 
     @Autowired
+    Storage storage;
+
+    @Autowired
     Upkeep upkeep;
 
     @TempDir
@@ -438,6 +441,43 @@ class ApiTest {
         assertThat(thumb.getWidth()).isEqualTo(240);
     }
 
+    /** Found out once for all that have the same bytes, in whatever project, and until nobody has them. */
+    @Test
+    void whatWasFoundOutAboutAClipIsKeptByItsContent() throws Exception {
+        ByteArrayOutputStream png = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(64, 48, BufferedImage.TYPE_INT_RGB), "png", png);
+        String first = upload("a.png", png.toByteArray()).object().getString("id");
+        String hash = jdbc.queryForObject("select hash from media where id = ?::uuid", String.class, first);
+        String kept = "select count(*) from analysis where clip = '" + hash + "'";
+        awaitReady();
+        HttpRequest ask = HttpRequest.newBuilder(
+                        URI.create("http://127.0.0.1:" + port + "/api/media/" + first + "/thumbnail.png"))
+                .build();
+        byte[] thumbnail =
+                http.send(ask, HttpResponse.BodyHandlers.ofByteArray()).body();
+        assertThat(jdbc.queryForObject(kept, Integer.class)).isEqualTo(1);
+        Path file =
+                storage.analysis(jdbc.queryForObject("select hash from analysis where clip = ?", String.class, hash));
+        assertThat(file).hasBinaryContent(thumbnail);
+        // Another answer in its place is what is given from now on; where the file is gone, it is found out anew.
+        Files.write(file, new byte[] {1, 2, 3});
+        assertThat(http.send(ask, HttpResponse.BodyHandlers.ofByteArray()).body())
+                .containsExactly(1, 2, 3);
+        Files.delete(file);
+        assertThat(http.send(ask, HttpResponse.BodyHandlers.ofByteArray()).body())
+                .isEqualTo(thumbnail);
+        assertThat(file).exists();
+        upload("b.png", png.toByteArray());
+        awaitReady();
+        call("DELETE", "/api/media/" + first, "");
+        upkeep.sweep(Instant.now().plusSeconds(60));
+        assertThat(file).exists();
+        call("DELETE", "/api/projects/" + project, "");
+        upkeep.sweep(Instant.now().plusSeconds(60));
+        assertThat(file).doesNotExist();
+        assertThat(jdbc.queryForObject(kept, Integer.class)).isZero();
+    }
+
     /** Sixty numbered pictures are one clip; containers take fifty parts unless they are told otherwise. */
     @Test
     void aSequenceMayBeLong() throws Exception {
@@ -462,7 +502,8 @@ class ApiTest {
         own[own.length - 1] ^= 1;
         String sound = upload("own.wav", own).object().getString("id");
         awaitReady();
-        Path file = Path.of(jdbc.queryForObject("select file from media where id = ?::uuid", String.class, sound));
+        Path file = storage.original(
+                jdbc.queryForObject("select hash || ending from media where id = ?::uuid", String.class, sound));
         assertThat(file).exists();
         String id = shot().getString("id");
         String layer =

@@ -29,12 +29,25 @@ class StorageTest {
         Path owned = Files.writeString(storage.original("aa.mp4"), "x");
         Path proxy = Files.writeString(storage.proxy("aa"), "x");
         Path lost = Files.writeString(storage.original("bb.mp4"), "x");
-        storage.sweep(Set.of("aa"), Set.of(), Instant.now().minusSeconds(60));
+        Path found = Files.writeString(storage.analysis("f0"), "x");
+        Path foundOnce = Files.writeString(storage.analysis("f1"), "x");
+        storage.sweep(Set.of("aa"), Set.of("f0"), Set.of(), Instant.now().minusSeconds(60));
         assertThat(lost).as("just written").exists();
-        storage.sweep(Set.of("aa"), Set.of(), Instant.now().plusSeconds(60));
+        storage.sweep(Set.of("aa"), Set.of("f0"), Set.of(), Instant.now().plusSeconds(60));
         assertThat(lost).doesNotExist();
         assertThat(owned).exists();
         assertThat(proxy).exists();
+        assertThat(found).exists();
+        assertThat(foundOnce).doesNotExist();
+    }
+
+    @Test
+    void filesAreNamedAsTheyLieInTheFolder() {
+        Path file = new Storage(folder).original("aa.mp4");
+        String name = new Storage(folder).name(file);
+        assertThat(name).isEqualTo("media/aa.mp4");
+        Path elsewhere = folder.resolve("moved");
+        assertThat(new Storage(elsewhere).named(name)).isEqualTo(elsewhere.resolve("media/aa.mp4"));
     }
 
     /** What an end of the process leaves: uploads on their way, files in the making. */

@@ -213,10 +213,15 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
         return s.file().orElseGet(() -> Plates.file(s.plate().orElseThrow(), plates, progress));
     }
 
+    /** The SHA-256 of bytes, in hexadecimal. */
+    public static String hash(byte[] bytes) {
+        return HexFormat.of().formatHex(sha256().digest(bytes));
+    }
+
     /** The SHA-256 of a file, in hexadecimal. */
     public static String hash(Path file) {
         try (var in = Files.newInputStream(file)) {
-            MessageDigest digest = MessageDigest.getInstance("SHA-256");
+            MessageDigest digest = sha256();
             byte[] part = new byte[1 << 16];
             for (int n = in.read(part); n >= 0; n = in.read(part)) {
                 digest.update(part, 0, n);
@@ -224,6 +229,12 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
             return HexFormat.of().formatHex(digest.digest());
         } catch (IOException e) {
             throw new BadDocument("", "The file " + file.getFileName() + " can't be read.");
+        }
+    }
+
+    private static MessageDigest sha256() {
+        try {
+            return MessageDigest.getInstance("SHA-256");
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException("Every Java platform has SHA-256.", e);
         }

@@ -1,14 +1,14 @@
 package aperta.server.job;
 
+import jakarta.json.JsonObject;
 import java.time.Instant;
 import java.util.UUID;
 
 /**
  * Long work as it stands.
  *
- * @param document what it works on, as it was when it was asked for
- * @param output the kind of file that a render makes
- * @param file the finished file
+ * @param settings what its kind of work needs to know
+ * @param file the name of the finished file in the data folder
  */
 public record Job(
         UUID id,
@@ -21,8 +21,7 @@ public record Job(
         long done,
         long total,
         String message,
-        String document,
-        String output,
+        JsonObject settings,
         String file,
         Instant createdAt,
         Instant startedAt,

@@ -1,10 +1,10 @@
 package aperta.server.job;
 
 import aperta.media.output.Outputs;
+import aperta.server.Storage;
 import aperta.server.http.Conflict;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.nio.file.Files;
-import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
@@ -26,9 +26,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class JobController {
     private final JobService jobs;
+    private final Storage storage;
 
-    JobController(JobService jobs) {
+    JobController(JobService jobs, Storage storage) {
         this.jobs = jobs;
+        this.storage = storage;
     }
 
     /** @param secondsLeft by the pace so far; nothing while that can't be told */
@@ -79,7 +81,7 @@ class JobController {
                     j.done(),
                     j.total(),
                     j.message(),
-                    j.output(),
+                    j.settings().getString("output", null),
                     j.file() != null,
                     left(j),
                     j.createdAt(),
@@ -118,10 +120,11 @@ class JobController {
     @GetMapping("/jobs/{id}/file")
     ResponseEntity<Resource> file(@PathVariable UUID id) {
         Job job = jobs.get(id);
-        if (job.file() == null || !Files.exists(Path.of(job.file()))) {
+        if (job.file() == null || !Files.exists(storage.named(job.file()))) {
             throw new Conflict("This job has no finished file.");
         }
         String ending = job.file().substring(job.file().lastIndexOf('.'));
+        String output = job.settings().getString("output");
         return ResponseEntity.ok()
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,
@@ -129,8 +132,7 @@ class JobController {
                                 .filename(job.title().replaceAll("[^\\p{L}\\p{N} _-]", "") + ending)
                                 .build()
                                 .toString())
-                .contentType(
-                        MediaType.valueOf(Outputs.of(job.output()).description().mediaType()))
-                .body(new FileSystemResource(job.file()));
+                .contentType(MediaType.valueOf(Outputs.of(output).description().mediaType()))
+                .body(new FileSystemResource(storage.named(job.file())));
     }
 }

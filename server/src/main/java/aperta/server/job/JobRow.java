@@ -1,5 +1,7 @@
 package aperta.server.job;
 
+import aperta.media.json.ShotJson;
+import jakarta.json.JsonObject;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -33,9 +35,8 @@ class JobRow {
     String message;
 
     @Column(columnDefinition = "text")
-    String document;
+    String settings;
 
-    String output;
     String file;
     boolean cancel;
     Instant createdAt;
@@ -44,7 +45,7 @@ class JobRow {
 
     protected JobRow() {}
 
-    JobRow(Job.Kind kind, UUID projectId, String title, long total) {
+    JobRow(Job.Kind kind, UUID projectId, String title, JsonObject settings, long total) {
         this.id = UUID.randomUUID();
         this.kind = kind;
         this.projectId = projectId;
@@ -52,6 +53,7 @@ class JobRow {
         this.total = total;
         this.state = Job.State.WAITING;
         this.message = "";
+        this.settings = settings.toString();
         this.createdAt = Instant.now();
     }
 
@@ -67,8 +69,7 @@ class JobRow {
                 done,
                 total,
                 message,
-                document,
-                output,
+                ShotJson.parse(settings),
                 file,
                 createdAt,
                 startedAt,

@@ -10,7 +10,7 @@ public interface JobRunner {
     /**
      * Does the work from the start; a job that was broken off by the end of the process is run again.
      *
-     * @return the finished file, or nothing
+     * @return the name of the finished file in the data folder, or nothing
      * @throws RuntimeException whose message is a plain sentence
      */
     String run(Job job, LongConsumer progress, BooleanSupplier cancelled);

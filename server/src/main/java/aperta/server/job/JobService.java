@@ -4,6 +4,7 @@ import aperta.server.http.Conflict;
 import aperta.server.http.NotFound;
 import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.TaskInstance;
+import jakarta.json.JsonObject;
 import java.time.Instant;
 import java.util.List;
 import java.util.Set;
@@ -29,18 +30,15 @@ public class JobService {
 
     @Transactional
     public Job startImport(UUID project, UUID media, String title, long total) {
-        JobRow row = new JobRow(Job.Kind.IMPORT, project, title, total);
+        JobRow row = new JobRow(Job.Kind.IMPORT, project, title, JsonObject.EMPTY_JSON_OBJECT, total);
         row.mediaId = media;
         return start(row);
     }
 
-    /** @param document the shot as it is now; later edits don't change a render that was asked for before them */
     @Transactional
-    public Job startRender(UUID project, UUID shot, String title, String output, String document, long total) {
-        JobRow row = new JobRow(Job.Kind.RENDER, project, title, total);
+    public Job startRender(UUID project, UUID shot, String title, JsonObject settings, long total) {
+        JobRow row = new JobRow(Job.Kind.RENDER, project, title, settings, total);
         row.shotId = shot;
-        row.output = output;
-        row.document = document;
         return start(row);
     }
 

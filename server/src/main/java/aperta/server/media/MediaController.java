@@ -14,10 +14,12 @@ import aperta.core.time.Rate;
 import aperta.media.ffmpeg.Png;
 import aperta.media.fonts.FontShelf;
 import aperta.server.Storage;
+import aperta.server.analysis.Analyses;
 import aperta.server.frame.FrameService;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -45,10 +47,13 @@ class MediaController {
     private final MediaService media;
     private final SequenceService sequences;
     private final FrameService frames;
+    private final Analyses analyses;
     private final Storage storage;
 
-    MediaController(MediaService media, SequenceService sequences, FrameService frames, Storage storage) {
+    MediaController(
+            MediaService media, SequenceService sequences, FrameService frames, Analyses analyses, Storage storage) {
         this.media = media;
+        this.analyses = analyses;
         this.sequences = sequences;
         this.frames = frames;
         this.storage = storage;
@@ -153,12 +158,25 @@ class MediaController {
 
     @GetMapping("/room")
     Room room() {
-        return new Room(storage.bytes("media", "plates"), storage.bytes("proxies", "sounds"), storage.bytes("renders"));
+        return new Room(
+                storage.bytes("media", "plates"),
+                storage.bytes("proxies", "sounds", "analyses"),
+                storage.bytes("renders"));
     }
 
     @GetMapping(path = "/media/{id}/thumbnail.png", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> thumbnail(@PathVariable UUID id) throws IOException {
+    ResponseEntity<byte[]> thumbnail(@PathVariable UUID id) {
         MediaService.Item m = media.ready(id);
+        byte[] png = analyses.answer(
+                new Analyses.Question("thumbnail", "1 " + THUMB, m.hash(), m.frames() / 2, m.frames() / 2),
+                () -> thumbnail(m));
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.maxAge(Duration.ofDays(30)))
+                .body(png);
+    }
+
+    private byte[] thumbnail(MediaService.Item m) {
+        UUID id = m.id();
         // A still may be larger than any shot.
         double fit = Math.min(1, (double) Format.LARGEST / Math.max(m.width(), m.height()));
         Format format = new Format(side(m.width() * fit), side(m.height() * fit), Rate.parse(m.rate()));
@@ -174,10 +192,12 @@ class MediaController {
         double scale = Math.min(1, (double) THUMB / format.width());
         Shot alone = new Shot(m.name(), format, m.frames(), List.of(layer));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        Png.write(frames.shown(alone, m.frames() / 2, scale), Bytes.See.ON_CHECKER, out);
-        return ResponseEntity.ok()
-                .cacheControl(CacheControl.maxAge(Duration.ofDays(30)))
-                .body(out.toByteArray());
+        try {
+            Png.write(frames.shown(alone, m.frames() / 2, scale), Bytes.See.ON_CHECKER, out);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toByteArray();
     }
 
     private static int side(double pixels) {

@@ -26,7 +26,9 @@ class MediaRow {
 
     String message;
     String hash;
-    String file;
+    /** Of its file's name, with its dot; the rest of the name is the hash. */
+    String ending;
+
     int width;
     int height;
     String rate;
@@ -37,7 +39,7 @@ class MediaRow {
 
     protected MediaRow() {}
 
-    MediaRow(UUID projectId, String name, MediaService.Kind kind, String hash, String file) {
+    MediaRow(UUID projectId, String name, MediaService.Kind kind, String hash, String ending) {
         this.id = UUID.randomUUID();
         this.projectId = projectId;
         this.name = name;
@@ -45,7 +47,7 @@ class MediaRow {
         this.state = MediaService.State.IMPORTING;
         this.message = "";
         this.hash = hash;
-        this.file = file;
+        this.ending = ending;
         this.rate = "24";
         this.createdAt = Instant.now();
     }

@@ -254,7 +254,7 @@ public class MediaService {
     }
 
     private Clip open(MediaRow row) {
-        Path file = Path.of(row.file);
+        Path file = file(row);
         return new Clip(row.hash, file, Probe.of(file).withFrames(row.frames), proxy(row));
     }
 
@@ -263,7 +263,7 @@ public class MediaService {
                 .filter(m -> m.kind == Kind.FONT && m.state == State.READY)
                 .map(m -> {
                     try {
-                        return Files.readAllBytes(Path.of(m.file));
+                        return Files.readAllBytes(file(m));
                     } catch (IOException e) {
                         throw new MediaException("The font '" + m.name + "' can't be read.", e);
                     }
@@ -301,8 +301,8 @@ public class MediaService {
         String ending = ending(name);
         if (ending.equals(".ttf") || ending.equals(".otf") || ending.equals(".ttc")) {
             Typeface face = Typeface.of(Files.readAllBytes(file));
-            MediaRow row = new MediaRow(project, face.family(), Kind.FONT, ShotFile.hash(file), "");
-            row.file = keep(file, row.hash, ending);
+            MediaRow row = new MediaRow(project, face.family(), Kind.FONT, ShotFile.hash(file), ending);
+            keep(file, row);
             row.state = State.READY;
             return item(media.save(row));
         }
@@ -310,9 +310,9 @@ public class MediaService {
             return takeSound(project, name, file, ending);
         }
         Probe probe = Probe.of(file);
-        String hash = ShotFile.hash(file);
-        MediaRow row =
-                new MediaRow(project, name, probe.still() ? Kind.STILL : Kind.VIDEO, hash, keep(file, hash, ending));
+        Kind kind = probe.still() ? Kind.STILL : Kind.VIDEO;
+        MediaRow row = new MediaRow(project, name, kind, ShotFile.hash(file), ending);
+        keep(file, row);
         row.width = probe.width();
         row.height = probe.height();
         row.rate = probe.rate().toString();
@@ -343,8 +343,8 @@ public class MediaService {
 
     /** A sound's rate is that of its samples, its frames are samples. */
     private Item takeSound(UUID project, String name, Path file, String ending) throws IOException {
-        String hash = ShotFile.hash(file);
-        MediaRow row = new MediaRow(project, name, Kind.SOUND, hash, keep(file, hash, ending));
+        MediaRow row = new MediaRow(project, name, Kind.SOUND, ShotFile.hash(file), ending);
+        keep(file, row);
         row.rate = Integer.toString(Mixdown.RATE);
         transaction.executeWithoutResult(status -> {
             media.save(row);
@@ -353,10 +353,12 @@ public class MediaService {
         return item(row);
     }
 
-    private String keep(Path file, String hash, String ending) throws IOException {
-        Path to = storage.original(hash + ending);
-        Files.move(file, to, StandardCopyOption.REPLACE_EXISTING);
-        return to.toString();
+    private void keep(Path file, MediaRow row) throws IOException {
+        Files.move(file, file(row), StandardCopyOption.REPLACE_EXISTING);
+    }
+
+    private Path file(MediaRow row) {
+        return storage.original(row.hash + row.ending);
     }
 
     private static String ending(String name) {
@@ -382,12 +384,12 @@ public class MediaService {
             r.message = why;
             media.save(r);
             if (!media.existsByHashAndIdNot(r.hash, r.id)) {
-                Path.of(r.file).toFile().delete();
+                file(r).toFile().delete();
             }
         });
     }
 
     Path file(UUID id) {
-        return Path.of(row(id).file);
+        return file(row(id));
     }
 }

@@ -1,10 +1,12 @@
 package aperta.server.media;
 
 import aperta.server.Storage;
+import aperta.server.analysis.Analyses;
 import aperta.server.job.JobService;
 import jakarta.annotation.PostConstruct;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Set;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -25,6 +27,7 @@ public class Upkeep {
 
     private final Storage storage;
     private final MediaService media;
+    private final Analyses analyses;
     private final JobService jobs;
     private final Duration kept;
     private final String database;
@@ -34,11 +37,13 @@ public class Upkeep {
     Upkeep(
             Storage storage,
             MediaService media,
+            Analyses analyses,
             JobService jobs,
             JdbcTemplate jdbc,
             @Value("${aperta.removed-media-kept}") Duration kept) {
         this.storage = storage;
         this.media = media;
+        this.analyses = analyses;
         this.jobs = jobs;
         this.kept = kept;
         this.database = jdbc.queryForObject("select id::text from installation", String.class);
@@ -67,7 +72,9 @@ public class Upkeep {
         if (!ours) {
             return;
         }
-        storage.sweep(media.hashes(), jobs.ids(), since);
+        Set<String> clips = media.hashes();
+        analyses.forgetAllBut(clips);
+        storage.sweep(clips, analyses.hashes(), jobs.ids(), since);
     }
 
     @Configuration

@@ -1,7 +1,6 @@
 package aperta.server.render;
 
 import aperta.core.shot.Shot;
-import aperta.media.json.ShotJson;
 import aperta.media.output.Output;
 import aperta.media.output.Outputs;
 import aperta.server.job.JobService;
@@ -70,12 +69,7 @@ class RenderController {
             throw new IllegalArgumentException(why);
         });
         return new Started(jobs.startRender(
-                        read.project(),
-                        id,
-                        shot.name(),
-                        output.word(),
-                        ShotJson.write(shot).toString(),
-                        shot.length())
+                        read.project(), id, shot.name(), new RenderSettings(output, shot).write(), shot.length())
                 .id());
     }
 }

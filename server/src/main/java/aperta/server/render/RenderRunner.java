@@ -2,11 +2,7 @@ package aperta.server.render;
 
 import aperta.core.render.Planner;
 import aperta.core.render.Workers;
-import aperta.core.shot.Shot;
 import aperta.media.footage.ClipSources;
-import aperta.media.json.ShotJson;
-import aperta.media.output.Output;
-import aperta.media.output.Outputs;
 import aperta.media.render.Film;
 import aperta.server.Storage;
 import aperta.server.frame.FrameDesk;
@@ -38,9 +34,8 @@ class RenderRunner implements JobRunner {
 
     @Override
     public String run(Job job, LongConsumer progress, BooleanSupplier cancelled) {
-        Shot shot = ShotJson.read(job.document());
-        Output output = Outputs.of(job.output());
-        Path file = storage.render(job.id(), output.suffix());
+        RenderSettings settings = RenderSettings.read(job.settings());
+        Path file = storage.render(job.id(), settings.output().suffix());
         // Threads of its own: in the desk's pool, pictures for people would stand in line behind it.
         try (ClipSources sources = media.sources();
                 Workers workers = Workers.everyCore()) {
@@ -49,8 +44,8 @@ class RenderRunner implements JobRunner {
                 return cancelled.getAsBoolean();
             };
             new Film(new Planner(sources, media.fonts()), media.samples(), workers)
-                    .render(shot, output, file, progress, stop);
+                    .render(settings.shot(), settings.output(), file, progress, stop);
         }
-        return file.toString();
+        return storage.name(file);
     }
 }

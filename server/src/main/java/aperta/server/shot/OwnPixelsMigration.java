@@ -1,5 +1,7 @@
 package aperta.server.shot;
 
+import static aperta.media.json.Provider.JSON;
+
 import aperta.core.shot.Shot;
 import aperta.media.json.ShotJson;
 import aperta.media.project.OwnPixels;
@@ -31,7 +33,7 @@ class OwnPixelsMigration implements JavaMigration {
 
     @Override
     public MigrationVersion getVersion() {
-        return MigrationVersion.fromVersion("5");
+        return MigrationVersion.fromVersion("6");
     }
 
     @Override
@@ -69,15 +71,19 @@ class OwnPixelsMigration implements JavaMigration {
                 }
             }
         }
-        try (var rows = db.createStatement().executeQuery("select id, document from job where document is not null")) {
+        try (var rows = db.createStatement().executeQuery("select id, settings from job")) {
             while (rows.next()) {
-                String document = rows.getString("document");
                 UUID id = rows.getObject("id", UUID.class);
                 try {
-                    String next = forward(ShotJson.parse(document)).toString();
-                    set(db, "update job set document = ? where id = ?", next, id);
+                    JsonObject settings = ShotJson.parse(rows.getString("settings"));
+                    if (settings.get("shot") instanceof JsonObject old) {
+                        JsonObject next = JSON.createObjectBuilder(settings)
+                                .add("shot", forward(old))
+                                .build();
+                        set(db, "update job set settings = ? where id = ?", next.toString(), id);
+                    }
                 } catch (IllegalArgumentException e) {
-                    LOG.warn("The document of the job {} can't be read, and is left as it is: {}", id, e.getMessage());
+                    LOG.warn("The settings of the job {} can't be read, and is left as it is: {}", id, e.getMessage());
                 }
             }
         }

@@ -14,6 +14,7 @@ import aperta.server.http.NotFound;
 import com.github.kagkarlsson.scheduler.task.ExecutionContext;
 import com.github.kagkarlsson.scheduler.task.TaskInstance;
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
+import jakarta.json.JsonObject;
 import java.time.Instant;
 import java.util.UUID;
 import java.util.function.LongConsumer;
@@ -51,8 +52,7 @@ class JobTaskTest {
             0,
             120,
             "",
-            null,
-            "H264",
+            JsonObject.EMPTY_JSON_OBJECT,
             null,
             Instant.EPOCH,
             null,

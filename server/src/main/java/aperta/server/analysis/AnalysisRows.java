@@ -1,0 +1,22 @@
+package aperta.server.analysis;
+
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
+import org.springframework.transaction.annotation.Transactional;
+
+interface AnalysisRows extends JpaRepository<AnalysisRow, UUID> {
+    Optional<AnalysisRow> findByClipAndKindAndKeyAndFirstFrameAndLastFrame(
+            String clip, String kind, String key, long firstFrame, long lastFrame);
+
+    @Query("select a.hash from AnalysisRow a")
+    Set<String> hashes();
+
+    @Transactional
+    @Modifying
+    @Query("delete from AnalysisRow a where a.clip not in :clips")
+    void deleteOfOthers(Set<String> clips);
+}
