@@ -252,7 +252,7 @@ describe('Proof', () => {
   const finding = {
     check: 'title-safe',
     label: 'Inside title safe',
-    layer: 'word',
+    layers: ['word'],
     from: 3,
     to: 9,
     place: [10, 20, 30, 40] as [number, number, number, number],

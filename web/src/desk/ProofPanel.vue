@@ -15,7 +15,8 @@ const shot = useShot();
 const noting = shallowRef<Finding>();
 const note = ref('');
 
-const who = (f: Finding) => shot.find(f.layer)?.name ?? 'the whole picture';
+const who = (f: Finding) =>
+  f.layers.map((id) => shot.find(id)?.name ?? id).join(' and ') || 'the whole picture';
 const when = (f: Finding) => (f.to > f.from ? `frames ${f.from} to ${f.to}` : `frame ${f.from}`);
 
 function begin(f: Finding) {
@@ -44,7 +45,7 @@ function keep() {
     <ol>
       <li
         v-for="f in proof.all"
-        :key="f.check + f.layer + f.from"
+        :key="f.check + f.layers.join() + f.from"
         :class="{ chosen: proof.marked === f, accepted: proof.noteOf(f) }"
         :data-testid="`finding-${f.check}`"
       >

@@ -71,7 +71,8 @@ export interface CurveOf {
 export interface Finding {
   check: string;
   label: string;
-  layer: string;
+  /** What it is about, the foremost first; none where it is about the whole picture. */
+  layers: string[];
   from: number;
   to: number;
   place: [number, number, number, number];

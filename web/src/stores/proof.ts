@@ -13,8 +13,12 @@ export const useProof = defineStore('proof', () => {
   const desk = useDesk();
   const chosen = shallowRef<Finding>();
 
+  /** The layer for which a finding is accepted. */
+  const foremost = (f: Finding) => f.layers[0] ?? '';
+  const isOf = (a: { check: string; layer: string }, f: Finding) =>
+    a.check === f.check && a.layer === foremost(f);
   const accepted = computed(() => shot.shot?.accepted ?? []);
-  const noteOf = (f: Finding) => accepted.value.find((a) => a.check === f.check && a.layer === f.layer);
+  const noteOf = (f: Finding) => accepted.value.find((a) => isOf(a, f));
   const all = computed(() => frames.proof?.findings ?? []);
   const open = computed(() => all.value.filter((f) => !noteOf(f)));
   /** Whether what is seen is of an older revision. */
@@ -24,21 +28,21 @@ export const useProof = defineStore('proof', () => {
     view.drawer === 'proof' ? all.value.find((f) => same(f, chosen.value)) : undefined,
   );
   const same = (a: Finding, b: Finding | undefined) =>
-    a.check === b?.check && a.layer === b.layer && a.from === b.from;
+    a.check === b?.check && a.layers.join() === b.layers.join() && a.from === b.from;
 
   function look(f: Finding) {
     chosen.value = f;
-    if (f.layer) view.choose(f.layer);
+    if (f.layers[0]) view.choose(f.layers[0]);
     desk.go(f.from);
   }
 
   function accept(f: Finding, note: string) {
-    const value = { check: f.check, layer: f.layer, note };
+    const value = { check: f.check, layer: foremost(f), note };
     return shot.edit('Accept finding', { patch: [{ op: 'add', path: '/accepted/-', value }] });
   }
 
   function reopen(f: Finding) {
-    const index = accepted.value.findIndex((a) => a.check === f.check && a.layer === f.layer);
+    const index = accepted.value.findIndex((a) => isOf(a, f));
     return shot.edit('Take up finding', { patch: [{ op: 'remove', path: `/accepted/${index}` }] });
   }
 

@@ -3,6 +3,7 @@ package aperta.core.edit;
 import aperta.core.geometry.Point;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.Layer;
+import aperta.core.shot.Mask;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Opener;
 import aperta.core.shot.Shot;
@@ -26,9 +27,10 @@ final class Baked {
      * @param shot in the shot
      * @param own in its own time
      * @param rest with its values, in no pose
-     * @param posed with its values, in the pose of its arrival or departure, with the masks of its opening
+     * @param posed with its values, in the pose of its arrival or departure
+     * @param windows what the arrival or departure lets be seen
      */
-    record Frame(long shot, long own, Layer rest, Layer posed) {}
+    record Frame(long shot, long own, Layer rest, Layer posed, List<List<Mask>> windows) {}
 
     static List<Frame> frames(Shot shot, String layer, Opener opener) {
         List<Frame> all = new ArrayList<>();
@@ -36,7 +38,8 @@ final class Baked {
             Moment moment = new Moment(shot, f, opener);
             Moment.Seen seen = moment.of(layer);
             if (seen.exists()) {
-                all.add(new Frame(f, (long) Math.floor(seen.frame()), moment.rest(layer), seen.still()));
+                all.add(new Frame(
+                        f, (long) Math.floor(seen.frame()), moment.rest(layer), seen.still(), seen.windows()));
             }
         }
         return all;

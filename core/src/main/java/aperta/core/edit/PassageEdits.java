@@ -132,7 +132,7 @@ public final class PassageEdits {
      *
      * @param during the frames of the shot, from the first to the last
      * @param resting the one of them nearest to rest
-     * @param nearly a moment on the way that is as good as that one, so that an opening's masks are still there
+     * @param nearly a moment on the way that is as good as that one, so that what an opening lets be seen is still there
      */
     private record Moments(List<Long> during, long resting, Moment nearly) {}
 
@@ -145,7 +145,7 @@ public final class PassageEdits {
                     return written(p, now);
                 }
             });
-            return masked(next, layer.masks().size(), arriving ? "Arrival" : "Departure");
+            return masked(next, arriving ? "Arrival" : "Departure");
         }
 
         private <T> Animated<T> written(Property<T> p, Animated<T> now) {
@@ -186,17 +186,17 @@ public final class PassageEdits {
             return frames.stream().filter(f -> of.during.contains(f.shot())).toList();
         }
 
-        private Layer masked(Layer layer, int own, String name) {
-            List<Mask> atEnd = of.nearly.of(id).still().masks();
+        private Layer masked(Layer layer, String name) {
+            List<List<Mask>> atEnd = of.nearly.of(id).windows();
             List<Mask> all = new ArrayList<>(layer.masks());
-            for (int i = own; i < atEnd.size(); i++) {
+            for (int i = 0; i < atEnd.size(); i++) {
                 int index = i;
                 List<Long> at = new ArrayList<>();
                 List<Mask> masks = new ArrayList<>();
                 for (Baked.Frame f : during()) {
                     boolean resting = f.shot() == of.resting;
                     at.add(f.own());
-                    masks.add(resting ? atEnd.get(index) : f.posed().masks().get(index));
+                    masks.add(only(resting ? atEnd : f.windows(), index));
                 }
                 Mask first = masks.get(0);
                 String free = free(all, name.toLowerCase(Locale.ROOT));
@@ -208,10 +208,18 @@ public final class PassageEdits {
                         Animated.of(0.0),
                         values(at, masks, Mask::opacity, Mix.NUMBER),
                         first.inverted(),
-                        first.mode(),
+                        Mask.Mode.INTERSECT,
                         first.lock()));
             }
             return layer.withMasks(all);
+        }
+
+        private static Mask only(List<List<Mask>> windows, int index) {
+            if (windows.size() <= index || windows.get(index).size() > 1) {
+                throw new IllegalArgumentException(
+                        "What is uncovered in several pieces at once can't be written as keys of one mask.");
+            }
+            return windows.get(index).get(0);
         }
 
         private <T> Animated<T> values(List<Long> at, List<Mask> masks, Function<Mask, Animated<T>> part, Mix<T> mix) {

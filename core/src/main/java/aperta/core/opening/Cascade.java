@@ -8,18 +8,12 @@ import aperta.core.shot.Opened;
 import aperta.core.shot.Opener;
 import aperta.core.shot.Passage;
 import aperta.core.shot.Pose;
-import aperta.core.time.Chance;
 import aperta.core.time.Signal;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.stream.IntStream;
 
-/**
- * Letters, words, lines, or the layers of a group, one after another. All pieces have ways of the same length; the last
- * one rests when the passage is over.
- */
+/** Letters, words, lines, or the layers of a group, one after another. */
 public final class Cascade implements Opening {
     @Override
     public Descriptor descriptor() {
@@ -29,8 +23,8 @@ public final class Cascade implements Opening {
                 "Letters, words or lines come one after another.",
                 List.of(
                         Parameter.choice("by", "By", "letters", "words", "lines"),
-                        Parameter.choice("order", "Order", "forward", "backward", "from the middle", "random"),
-                        Parameter.number("overlap", "Overlap", "%", 0, 1, 0.7),
+                        Stagger.ORDER,
+                        Stagger.OVERLAP,
                         Parameter.number("x", "From, across", "px", -1e5, 1e5, 0),
                         Parameter.number("y", "From, down", "px", -1e5, 1e5, 80),
                         Parameter.number("turn", "Turned", "°", -3600, 3600, 0),
@@ -53,9 +47,6 @@ public final class Cascade implements Opening {
 
         @Override
         public Pose of(int index, int count) {
-            double apart = 1 - recipe.number("overlap");
-            double length = way.passage().length() / (1 + last(count) * apart);
-            double start = rank(index, count) * apart * length;
             double scale = recipe.number("scale");
             Pose away = new Pose(
                     new Point(recipe.number("x"), recipe.number("y")),
@@ -64,30 +55,7 @@ public final class Cascade implements Opening {
                     recipe.truth("fade") ? 0 : 1,
                     recipe.number("blur"),
                     0);
-            return away.towardsRest(way.share(start, length));
-        }
-
-        private int last(int count) {
-            return recipe.text("order").equals("from the middle") ? (count - 1) / 2 : count - 1;
-        }
-
-        /** How many pieces, or pairs of them from the middle outwards, come before. */
-        private int rank(int index, int count) {
-            return switch (recipe.text("order")) {
-                case "backward" -> count - 1 - index;
-                case "from the middle" -> (Math.abs(2 * index - (count - 1))) / 2;
-                case "random" -> shuffled(index, count);
-                default -> index;
-            };
-        }
-
-        private int shuffled(int index, int count) {
-            long seed = (long) recipe.number("seed");
-            List<Integer> order = IntStream.range(0, count)
-                    .boxed()
-                    .sorted(Comparator.comparingDouble(i -> Chance.unit(seed, i, 1)))
-                    .toList();
-            return order.indexOf(index);
+            return away.towardsRest(Stagger.of(recipe).share(way, index, count));
         }
     }
 }

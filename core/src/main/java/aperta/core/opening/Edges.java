@@ -1,19 +1,95 @@
 package aperta.core.opening;
 
+import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.Mask;
 import aperta.core.time.Animated;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 
-/** Masks with one soft edge. */
+/** What openings with edges share: straight edges, strips, circles; their masks are united. */
 final class Edges {
     /** How far from its middle a feathered edge still fades, as a multiple of the feather: three times σ. */
     static final double REACH = 1.5;
 
     private static final double FAR = 1e5;
+    /** What lies closer touches, in pixels. */
+    private static final double TOUCH = 1e-6;
+    /** The radius of a circle that isn't there yet, in pixels. */
+    private static final double LEAST = 1e-3;
 
     private Edges() {}
+
+    /** A stretch of a line across the layer. */
+    record Stretch(double from, double to) {
+        double length() {
+            return to - from;
+        }
+    }
+
+    /** The direction of an angle, in degrees clockwise from the right, as a vector of length 1. */
+    static Point towards(double degrees) {
+        double angle = Math.toRadians(degrees);
+        return new Point(StrictMath.cos(angle), StrictMath.sin(angle));
+    }
+
+    /** How far a box reaches along a vector of length 1. */
+    static Stretch stretch(Box box, Point along) {
+        double from = Double.POSITIVE_INFINITY;
+        double to = Double.NEGATIVE_INFINITY;
+        for (Point p : box.corners()) {
+            double at = p.x() * along.x() + p.y() * along.y();
+            from = Math.min(from, at);
+            to = Math.max(to, at);
+        }
+        return new Stretch(from, to);
+    }
+
+    /** Stretches that touch become one, so that no edge is seen between them. */
+    static List<Stretch> united(List<Stretch> stretches) {
+        List<Stretch> all = new ArrayList<>();
+        stretches.stream().sorted(Comparator.comparingDouble(Stretch::from)).forEach(s -> {
+            int last = all.size() - 1;
+            if (last >= 0 && s.from <= all.get(last).to + TOUCH) {
+                all.set(last, new Stretch(all.get(last).from, Math.max(all.get(last).to, s.to)));
+            } else {
+                all.add(s);
+            }
+        });
+        return all;
+    }
+
+    /** Everything between two lines. */
+    static Mask strip(Point along, Stretch between, double feather) {
+        Point across = new Point(-along.y(), along.x()).times(FAR);
+        Point from = along.times(between.from);
+        Point to = along.times(between.to);
+        return mask(
+                new BezierPath(List.of(
+                        corner(to.plus(across)),
+                        corner(to.minus(across)),
+                        corner(from.minus(across)),
+                        corner(from.plus(across)))),
+                feather);
+    }
+
+    /** The radius of the circle about a point that holds a box. */
+    static double farthest(Box box, Point centre) {
+        double farthest = 0;
+        for (Point p : box.corners()) {
+            farthest = Math.max(farthest, p.minus(centre).length());
+        }
+        return farthest;
+    }
+
+    /** Everything in a circle. */
+    static Mask circle(Point centre, double radius, double feather) {
+        double r = Math.max(radius, LEAST);
+        return mask(
+                BezierPath.ellipse(new Box(centre.x() - r, centre.y() - r, centre.x() + r, centre.y() + r)), feather);
+    }
 
     /**
      * Everything on one side of a line.
@@ -34,10 +110,8 @@ final class Edges {
                 feather);
     }
 
-    static Mask mask(BezierPath path, double feather) {
-        return Mask.of("opening", "Opening", path)
-                .withFeather(Animated.of(feather))
-                .withMode(Mask.Mode.INTERSECT);
+    private static Mask mask(BezierPath path, double feather) {
+        return Mask.of("opening", "Opening", path).withFeather(Animated.of(feather));
     }
 
     private static BezierPath.Knot corner(Point p) {

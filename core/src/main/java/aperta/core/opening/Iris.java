@@ -5,7 +5,6 @@ import aperta.core.geometry.Point;
 import aperta.core.recipe.Descriptor;
 import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
-import aperta.core.shot.BezierPath;
 import aperta.core.shot.Opened;
 import aperta.core.shot.Opener;
 import aperta.core.shot.Passage;
@@ -15,9 +14,6 @@ import java.util.Optional;
 
 /** A circle grows from a point until it holds all of the layer. */
 public final class Iris implements Opening {
-    /** A circle that isn't there yet, in pixels. */
-    private static final double LEAST = 1e-3;
-
     /** The circle of four curves is up to 0.03 % of its radius off. */
     private static final double ROUND = 1.0005;
 
@@ -38,18 +34,12 @@ public final class Iris implements Opening {
         Box box = subject.box();
         Point centre =
                 new Point(box.x0() + box.width() * recipe.number("x"), box.y0() + box.height() * recipe.number("y"));
-        double farthest = 0;
-        for (Point p : box.corners()) {
-            farthest = Math.max(farthest, p.minus(centre).length());
-        }
         double feather = recipe.number("feather");
         double spare = Edges.REACH * feather;
-        double radius = way.share() * (farthest * ROUND + 2 * spare) - spare;
-        double r = Math.max(radius, LEAST);
-        Box circle = new Box(centre.x() - r, centre.y() - r, centre.x() + r, centre.y() + r);
+        double radius = way.share() * (Edges.farthest(box, centre) * ROUND + 2 * spare) - spare;
         return new Opened(
                 radius <= 0 ? Pose.faded(0) : Pose.REST,
-                List.of(Edges.mask(BezierPath.ellipse(circle), feather)),
+                List.of(Edges.circle(centre, radius, feather)),
                 List.of(),
                 Optional.empty());
     }

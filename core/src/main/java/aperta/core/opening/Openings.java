@@ -4,8 +4,8 @@ import java.util.List;
 
 /** Every opening there is. */
 public final class Openings {
-    private static final List<Opening> ALL =
-            List.of(new Fade(), new Slide(), new Swell(), new Wipe(), new Iris(), new Flicker(), new Cascade());
+    private static final List<Opening> ALL = List.of(
+            new Fade(), new Slide(), new Swell(), new Wipe(), new Iris(), new Strips(), new Flicker(), new Cascade());
 
     private Openings() {}
 

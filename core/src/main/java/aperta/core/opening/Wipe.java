@@ -30,19 +30,12 @@ public final class Wipe implements Opening {
 
     @Override
     public Opened at(Recipe recipe, Passage.Way way, Opener.Subject subject) {
-        double angle = Math.toRadians(recipe.number("angle"));
-        Point along = new Point(StrictMath.cos(angle), StrictMath.sin(angle));
+        Point along = Edges.towards(recipe.number("angle"));
         double feather = recipe.number("feather");
-        double from = Double.POSITIVE_INFINITY;
-        double to = Double.NEGATIVE_INFINITY;
-        for (Point p : subject.box().corners()) {
-            double at = p.x() * along.x() + p.y() * along.y();
-            from = Math.min(from, at);
-            to = Math.max(to, at);
-        }
+        Edges.Stretch all = Edges.stretch(subject.box(), along);
         double spare = Edges.REACH * feather;
         double gone = way.arriving() ? way.share() : 1 - way.share();
-        double edge = from - spare + gone * (to - from + 2 * spare);
+        double edge = all.from() - spare + gone * (all.length() + 2 * spare);
         Mask mask = way.arriving() ? Edges.before(along, edge, feather) : Edges.before(along.times(-1), -edge, feather);
         return new Opened(Pose.REST, List.of(mask), List.of(), Optional.empty());
     }

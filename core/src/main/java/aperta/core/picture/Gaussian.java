@@ -1,5 +1,7 @@
 package aperta.core.picture;
 
+import java.util.Arrays;
+
 /**
  * Gaussian blur. Up to σ = 8 by direct convolution with {@code exp(−x²/2σ²)} averaged over each pixel, cut off at 4σ (what is left out
  * is under 7·10⁻⁵) and brought to the sum 1; separable, rows first. Wider bells are nearly straight from pixel to pixel: they are
@@ -50,17 +52,21 @@ public final class Gaussian {
         return sum / pieces;
     }
 
-    /** The blurred matte on {@code region}; {@code source} is taken as 0 outside its domain. */
-    public Matte blur(Matte source, Region region, Bands bands) {
+    /**
+     * The blurred matte on {@code region}; {@code source} is taken as 0 outside its domain.
+     *
+     * @param scratch of the calling thread
+     */
+    public Matte blur(Matte source, Region region, Bands bands, Scratch scratch) {
         if (cell == 1) {
-            return convolve(source, region, bands);
+            return convolve(source, region, bands, scratch);
         }
         Region cells = new Region(
                 Math.floorDiv(region.x() - cell, cell),
                 Math.floorDiv(region.y() - cell, cell),
                 region.width() / cell + 4,
                 region.height() / cell + 4);
-        return spread(convolve(reduced(source, bands), cells, bands), region, bands);
+        return spread(convolve(reduced(source, bands), cells, bands, scratch), region, bands);
     }
 
     /** The mean of each cell of the grid, which lies at multiples of its size wherever the matte is. */
@@ -114,7 +120,7 @@ public final class Gaussian {
         return result;
     }
 
-    private Matte convolve(Matte source, Region region, Bands bands) {
+    private Matte convolve(Matte source, Region region, Bands bands, Scratch scratch) {
         int reach = half.length - 1;
         Region tall = region.grown(reach)
                 .intersect(new Region(
@@ -122,18 +128,19 @@ public final class Gaussian {
                         source.domain().y(),
                         region.width(),
                         source.domain().height()));
-        Matte across = new Matte(tall);
+        Matte across = scratch.matte(tall);
         bands.run(tall.height(), 16, (from, to) -> {
             float[] line = new float[region.width() + 2 * reach];
             for (int y = tall.y() + from; y < tall.y() + to; y++) {
-                java.util.Arrays.fill(line, 0);
+                int at = across.index(region.x(), y);
+                Arrays.fill(across.value, at, at + region.width(), 0);
+                Arrays.fill(line, 0);
                 Region row = source.domain().intersect(new Region(region.x() - reach, y, line.length, 1));
                 if (row.isEmpty()) {
                     continue;
                 }
                 System.arraycopy(
                         source.value, source.index(row.x(), y), line, row.x() - region.x() + reach, row.width());
-                int at = across.index(region.x(), y);
                 add(across.value, at, line, reach, region.width(), half[0]);
                 for (int k = 1; k <= reach; k++) {
                     addPair(across.value, at, line, reach - k, reach + k, region.width(), half[k]);
@@ -157,6 +164,7 @@ public final class Gaussian {
                 }
             }
         });
+        scratch.give(across);
         return result;
     }
 
@@ -173,11 +181,11 @@ public final class Gaussian {
     }
 
     /** The same of all four planes of a picture. */
-    public Picture blur(Picture source, Region wanted, Bands bands) {
+    public Picture blur(Picture source, Region wanted, Bands bands, Scratch scratch) {
         float[][] planes = new float[4][];
         for (int c = 0; c < 4; c++) {
             Matte plane = new Matte(source.domain(), source.planes()[c]);
-            planes[c] = blur(plane, wanted, bands).value;
+            planes[c] = blur(plane, wanted, bands, scratch).value;
         }
         return Picture.on(wanted, planes);
     }

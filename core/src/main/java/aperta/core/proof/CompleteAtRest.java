@@ -41,7 +41,7 @@ public final class CompleteAtRest implements Check {
             @Override
             public void see(Look look) {
                 for (Share s : look.leadingWords()) {
-                    if (!s.shows() || isBlurred(s) || s.opacity() <= 0 || !look.isStill(s) || !look.isAtRest(s)) {
+                    if (!s.shows() || isBlurred(s) || s.opacity() <= 0 || !look.stands(s)) {
                         continue;
                     }
                     double share = share(s);
@@ -62,7 +62,7 @@ public final class CompleteAtRest implements Check {
                     if (m.share >= recipe.number("meant") && m.share < recipe.number("whole")) {
                         all.add(new Finding(
                                 "complete-at-rest",
-                                layer,
+                                List.of(layer),
                                 m.from,
                                 m.to,
                                 m.missing,

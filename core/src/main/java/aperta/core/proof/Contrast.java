@@ -57,9 +57,9 @@ public final class Contrast implements Check {
             public void see(Look look) {
                 Map<String, Share> leading = new LinkedHashMap<>();
                 Map<String, Double> ratio = new HashMap<>();
-                for (Share s : look.words()) {
+                for (Share s : look.standingWords()) {
                     boolean due = next.getOrDefault(Look.id(s), 0L) <= look.frame();
-                    if (due && s.opacity() > 0.95 && look.isStill(s) && look.isAtRest(s)) {
+                    if (due && s.opacity() > 0.95) {
                         next.put(Look.id(s), look.frame() + EVERY);
                         leading.putIfAbsent(Look.said(s), s);
                         ratio.merge(Look.said(s), contrast(look, s), Math::max);
@@ -86,7 +86,7 @@ public final class Contrast implements Check {
                 List<Finding> all = new ArrayList<>();
                 least.forEach((layer, l) -> all.add(new Finding(
                         "contrast",
-                        layer,
+                        List.of(layer),
                         l.from,
                         l.to,
                         l.place,

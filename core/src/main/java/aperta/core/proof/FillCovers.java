@@ -10,6 +10,7 @@ import aperta.core.render.Visibility;
 import aperta.core.render.Visibility.Share;
 import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -31,11 +32,12 @@ public final class FillCovers implements Check {
     @Override
     public Watch watch(Recipe recipe) {
         return new Watch() {
-            private final Spells spells = new Spells("fill-covers");
+            private final Spells<Double> spells = new Spells<>("fill-covers");
 
             @Override
             public void see(Look look) {
                 Map<String, Matte> bare = new LinkedHashMap<>();
+                Map<String, List<String>> together = new LinkedHashMap<>();
                 for (Share fill : look.layers()) {
                     fill.seen()
                             .layer()
@@ -44,15 +46,19 @@ public final class FillCovers implements Check {
                             .flatMap(c -> look.layer(c.by()))
                             .filter(c -> c.seen().layer().content() instanceof Content.Text
                                     && c.covers().isPresent())
-                            .ifPresent(letters -> bare.merge(
-                                    Look.id(letters), outside(letters.covers().get(), fill), FillCovers::less));
+                            .ifPresent(letters -> {
+                                String id = Look.id(letters);
+                                bare.merge(id, outside(letters.covers().get(), fill), FillCovers::less);
+                                together.computeIfAbsent(id, k -> new ArrayList<>(List.of(id)))
+                                        .add(Look.id(fill));
+                            });
                 }
                 bare.forEach((id, left) -> {
                     double whole =
                             MatteMath.sum(look.layer(id).orElseThrow().covers().orElseThrow());
                     double share = whole < 1e-6 ? 0 : MatteMath.sum(left) / whole;
                     if (share > recipe.number("bare")) {
-                        spells.note(id, look.frame(), share, Visibility.box(left, look.scale()));
+                        spells.note(together.get(id), look.frame(), share, share, Visibility.box(left, look.scale()));
                     }
                 });
             }

@@ -78,7 +78,7 @@ public final class Flashes implements Check {
                     if (count >= many) {
                         all.add(new Finding(
                                 "flashes",
-                                "",
+                                List.of(),
                                 from,
                                 turns.get(last).frame,
                                 frame,

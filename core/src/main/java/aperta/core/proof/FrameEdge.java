@@ -27,21 +27,21 @@ public final class FrameEdge implements Check {
     @Override
     public Watch watch(Recipe recipe) {
         return new Watch() {
-            private final Spells spells = new Spells("frame-edge");
+            private final Spells<Box> spells = new Spells<>("frame-edge");
 
             @Override
             public void see(Look look) {
-                for (Share s : look.words()) {
-                    if (look.isStill(s) && look.isAtRest(s) && touches(s, recipe.number("seen"))) {
+                for (Share s : look.standingWords()) {
+                    if (touches(s, recipe.number("seen"))) {
                         Box box = Visibility.box(Look.seen(s), look.scale());
-                        spells.note(Look.id(s), look.frame(), 1, box);
+                        spells.note(List.of(Look.id(s)), look.frame(), box, 1, box);
                     }
                 }
             }
 
             @Override
             public List<Finding> findings() {
-                return spells.findings(how -> "It touches the edge of the frame.");
+                return spells.findings(box -> "It touches the edge of the frame.");
             }
         };
     }

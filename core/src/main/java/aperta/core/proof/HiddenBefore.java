@@ -36,7 +36,7 @@ public final class HiddenBefore implements Check {
     @Override
     public Watch watch(Recipe recipe) {
         return new Watch() {
-            private final Spells spells = new Spells("hidden-before");
+            private final Spells<Double> spells = new Spells<>("hidden-before");
             private final Map<String, Start> starts = new LinkedHashMap<>();
 
             @Override
@@ -53,7 +53,8 @@ public final class HiddenBefore implements Check {
                     if (waits
                             && share > recipe.number("seen")
                             && !isMeant(layer.arrive().get(), share)) {
-                        spells.note(Look.id(s), look.frame(), share, Visibility.box(s.visible(), look.scale()));
+                        Box box = Visibility.box(s.visible(), look.scale());
+                        spells.note(List.of(Look.id(s)), look.frame(), share, share, box);
                     }
                     if (layer.arrive().isEmpty()) {
                         Start start = starts.get(layer.id());
@@ -78,7 +79,7 @@ public final class HiddenBefore implements Check {
                     if (start.sliver && start.most > 0.9) {
                         all.add(new Finding(
                                 "hidden-before",
-                                layer,
+                                List.of(layer),
                                 start.frame,
                                 start.frame,
                                 start.box,

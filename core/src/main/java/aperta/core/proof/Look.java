@@ -102,14 +102,19 @@ public final class Look {
         return glance;
     }
 
+    /** Texts that stand to be read: still, and neither they nor a group that holds them arrive or leave. */
+    public List<Share> standingWords() {
+        return words().stream().filter(this::stands).toList();
+    }
+
+    /** Whether it stands still, and neither it nor a group that holds it arrives or leaves. */
+    public boolean stands(Share share) {
+        return isStill(share) && !moment.isOnItsWay(id(share));
+    }
+
     /** Whether it looks as on the frame before. */
     public boolean isStill(Share share) {
         return share.key().equals(before.get(id(share)));
-    }
-
-    /** Whether neither it nor a group that holds it arrives or leaves. */
-    public boolean isAtRest(Share share) {
-        return !moment.isOnItsWay(id(share));
     }
 
     /** What is seen of words: of those that only cut, what they cut out. */

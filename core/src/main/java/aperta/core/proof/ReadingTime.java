@@ -75,7 +75,7 @@ public final class ReadingTime implements Check {
                     if (seconds < needed - 0.5 / rate.framesPerSecond()) {
                         all.add(new Finding(
                                 "reading-time",
-                                layer,
+                                List.of(layer),
                                 r.first,
                                 r.last,
                                 r.place,

@@ -1,5 +1,6 @@
 package aperta.core.proof;
 
+import aperta.core.geometry.Box;
 import aperta.core.outline.Outline;
 import aperta.core.picture.Matte;
 import aperta.core.picture.Region;
@@ -30,12 +31,13 @@ public final class StrayLetter implements Check {
     @Override
     public Watch watch(Recipe recipe) {
         return new Watch() {
-            private final Spells spells = new Spells("stray-letter");
+            private final Spells<Double> spells = new Spells<>("stray-letter");
 
             @Override
             public void see(Look look) {
                 for (Share s : look.words()) {
-                    boolean masked = !s.seen().still().masks().isEmpty();
+                    boolean masked = !s.seen().still().masks().isEmpty()
+                            || !s.seen().windows().isEmpty();
                     if (masked && s.covers().isPresent() && look.isStill(s) && s.opacity() > 0) {
                         letters(look, s);
                     }
@@ -64,7 +66,8 @@ public final class StrayLetter implements Check {
                 }
                 boolean stray = part != null && anyWhole && (anyOther || share < 0.5);
                 if (stray) {
-                    spells.note(Look.id(s), look.frame(), share, Visibility.box(part, look.scale()));
+                    Box box = Visibility.box(part, look.scale());
+                    spells.note(List.of(Look.id(s)), look.frame(), share, share, box);
                 }
             }
 

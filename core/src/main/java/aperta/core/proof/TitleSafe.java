@@ -25,20 +25,20 @@ public final class TitleSafe implements Check {
     @Override
     public Watch watch(Recipe recipe) {
         return new Watch() {
-            private final Spells spells = new Spells("title-safe");
+            private final Spells<Double> spells = new Spells<>("title-safe");
 
             @Override
             public void see(Look look) {
                 Box safe = look.moment().shot().format().titleSafe();
-                for (Share s : look.words()) {
-                    if (!look.isStill(s) || !look.isAtRest(s) || FrameEdge.touches(s, 0.04)) {
+                for (Share s : look.standingWords()) {
+                    if (FrameEdge.touches(s, 0.04)) {
                         continue;
                     }
                     Box box = Visibility.box(Look.seen(s), look.scale());
                     double out = box.isEmpty() ? 0 : beyond(box, safe);
                     // What is measured in pixels of the small picture is known to within one of them.
                     if (out > Math.max(recipe.number("slack"), 1 / look.scale())) {
-                        spells.note(Look.id(s), look.frame(), out, box);
+                        spells.note(List.of(Look.id(s)), look.frame(), out, out, box);
                     }
                 }
             }

@@ -22,7 +22,8 @@ final class Blurred extends Softened<Step.Paints, Picture> implements Step.Paint
 
     @Override
     public Picture make(Region needed, Making making) {
-        return new Gaussian(sigma).blur(making.painted(source, reach(needed)), needed, making.bands());
+        return making.painted(
+                source, reach(needed), p -> new Gaussian(sigma).blur(p, needed, making.bands(), making.scratch()));
     }
 
     @Override

@@ -21,7 +21,8 @@ final class Feathered extends Softened<Step.Shades, Matte> implements Step.Shade
 
     @Override
     public Matte make(Region needed, Making making) {
-        return new Gaussian(sigma).blur(making.shaded(source, reach(needed)), needed, making.bands());
+        return making.shaded(
+                source, reach(needed), m -> new Gaussian(sigma).blur(m, needed, making.bands(), making.scratch()));
     }
 
     @Override

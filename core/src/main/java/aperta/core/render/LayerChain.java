@@ -73,9 +73,9 @@ final class LayerChain {
     }
 
     private Step.Paints masked(Step.Paints picture, Moment.Seen seen, Affine map) {
-        return seen.still().masks().isEmpty()
+        return seen.still().masks().isEmpty() && seen.windows().isEmpty()
                 ? picture
-                : new Masked(picture, Mattes.of(seen.still().masks(), map, layout.shotToRaster()));
+                : new Masked(picture, Mattes.of(seen, map, layout.shotToRaster()));
     }
 
     /** All that a layer would show without masks, cuts, opacity, and with its letters in their places. */

@@ -10,7 +10,11 @@ import java.util.List;
 /** The masks of a layer put together, in order. */
 final class Masks implements Step.Shades {
     /** One mask: its matte, and how it works on what the ones before it left. */
-    record Part(Step.Shades matte, Mask.Mode mode, boolean inverted, float opacity) {}
+    record Part(Step.Shades matte, Mask.Mode mode, boolean inverted, float opacity) {
+        Part with(Mask.Mode other) {
+            return new Part(matte, other, inverted, opacity);
+        }
+    }
 
     private final List<Part> parts;
     private final ContentKey key;

@@ -7,6 +7,7 @@ import aperta.core.shot.BezierPath;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Light;
 import aperta.core.shot.Mask;
+import aperta.core.shot.Moment;
 import aperta.core.time.Mix;
 import java.util.ArrayList;
 import java.util.List;
@@ -19,11 +20,23 @@ final class Mattes {
     private Mattes() {}
 
     /**
-     * All masks of a layer together.
+     * All masks of a layer together, and what its arrival and departure let be seen.
      *
      * @param toRaster from the layer's own space, or from the shot's for masks that stay in the frame
      */
-    static Step.Shades of(List<Mask> masks, Affine toRaster, Affine shotToRaster) {
+    static Step.Shades of(Moment.Seen seen, Affine toRaster, Affine shotToRaster) {
+        List<Masks.Part> parts = parts(seen.still().masks(), toRaster, shotToRaster);
+        for (List<Mask> window : seen.windows()) {
+            List<Masks.Part> united = parts(window, toRaster, shotToRaster);
+            parts.add(
+                    united.size() == 1
+                            ? united.get(0).with(Mask.Mode.INTERSECT)
+                            : new Masks.Part(new Masks(united), Mask.Mode.INTERSECT, false, 1));
+        }
+        return new Masks(parts);
+    }
+
+    private static List<Masks.Part> parts(List<Mask> masks, Affine toRaster, Affine shotToRaster) {
         List<Masks.Part> parts = new ArrayList<>();
         for (Mask mask : masks) {
             parts.add(new Masks.Part(
@@ -32,7 +45,7 @@ final class Mattes {
                     mask.inverted(),
                     mask.opacity().at(0, Mix.NUMBER).floatValue()));
         }
-        return new Masks(parts);
+        return parts;
     }
 
     private static Step.Shades of(Mask mask, Affine map) {

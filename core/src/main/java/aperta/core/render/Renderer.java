@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.Function;
 
 /**
  * Carries out plans: first it asks, from the end backwards, which part of every step is needed; then it makes, in
@@ -51,13 +52,17 @@ public final class Renderer {
         run.order(step);
         run.ask(step, region);
         run.make(step);
-        return run.shaded(step, region);
+        Matte whole = new Matte(region);
+        run.shade(step, whole);
+        return whole;
     }
 
     private final class Run implements Tile.Results, Step.Making {
         private final List<Step> steps = new ArrayList<>();
         private final Map<ContentKey, Region> wanted = new HashMap<>();
         private final Map<ContentKey, Object> results = new HashMap<>();
+        /** Planes as large as the frame, which go with the run. */
+        private final Scratch large = new Scratch();
         /** What is needed no longer once a step has been made, by that step's key. */
         private final Map<ContentKey, List<ContentKey>> released = new HashMap<>();
 
@@ -163,24 +168,41 @@ public final class Renderer {
         }
 
         @Override
-        public Picture painted(Step.Paints step, Region region) {
-            Picture whole = new Picture(region);
+        public <R> R painted(Step.Paints step, Region region, Function<Picture, R> use) {
+            Picture whole = large.picture(region);
+            if (!step.domain().contains(region)) {
+                whole.clear();
+            }
             Region there = region.intersect(step.domain());
             bands.run(there.height(), BAND, (from, to) -> {
                 Region tile = new Region(there.x(), there.y() + from, there.width(), to - from);
                 step.paint(whole.view(tile), new Tile(scratch.get(), this));
             });
-            return whole;
+            R result = use.apply(whole);
+            large.give(whole);
+            return result;
         }
 
         @Override
-        public Matte shaded(Step.Shades step, Region region) {
-            Matte whole = new Matte(region);
+        public <R> R shaded(Step.Shades step, Region region, Function<Matte, R> use) {
+            Matte whole = large.matte(region);
+            shade(step, whole);
+            R result = use.apply(whole);
+            large.give(whole);
+            return result;
+        }
+
+        void shade(Step.Shades step, Matte whole) {
+            Region region = whole.domain();
             bands.run(region.height(), BAND, (from, to) -> {
                 Region tile = new Region(region.x(), region.y() + from, region.width(), to - from);
                 step.shade(whole.view(tile), new Tile(scratch.get(), this));
             });
-            return whole;
+        }
+
+        @Override
+        public Scratch scratch() {
+            return large;
         }
 
         @Override

@@ -42,8 +42,7 @@ final class Spread implements Step.Made<Matte>, Step.Shades {
 
     @Override
     public Matte make(Region needed, Making making) {
-        Matte whole = making.shaded(source, needed.grown(reach));
-        return Dilation.by(by, whole, needed, making.bands());
+        return making.shaded(source, needed.grown(reach), whole -> Dilation.by(by, whole, needed, making.bands()));
     }
 
     @Override

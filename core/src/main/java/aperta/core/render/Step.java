@@ -4,9 +4,11 @@ import aperta.core.picture.Bands;
 import aperta.core.picture.Matte;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
+import aperta.core.picture.Scratch;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Function;
 
 /**
  * One step of a plan. It says first where it has anything and what it needs of its inputs, then computes exactly what
@@ -79,11 +81,14 @@ public interface Step {
         /** Nothing where nobody needs any of the step. */
         <T> Optional<T> ifMade(Made<T> step);
 
-        /** All of a picture's region at once; what is outside its domain is empty. */
-        Picture painted(Paints step, Region region);
+        /** All of a picture's region at once, on borrowed planes; what is outside its domain is empty. */
+        <R> R painted(Paints step, Region region, Function<Picture, R> use);
 
-        /** All of a matte's region at once. */
-        Matte shaded(Shades step, Region region);
+        /** All of a matte's region at once, on a borrowed plane. */
+        <R> R shaded(Shades step, Region region, Function<Matte, R> use);
+
+        /** Planes for the while that one step is made; they are used again for the next. */
+        Scratch scratch();
 
         /** Hands out a thread's way through the plan. */
         void tile(Consumer<Tile> use);

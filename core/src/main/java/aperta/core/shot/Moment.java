@@ -32,8 +32,9 @@ public final class Moment {
      * A layer at this moment.
      *
      * @param layer as it is in the shot
-     * @param still the same with every value fixed, in the pose that it has by its arrival or departure, whose masks are
-     *     among its own
+     * @param still the same with every value fixed, in the pose that it has by its arrival or departure
+     * @param windows what its arrival and departure let be seen, in its own space: each is some masks, of which at least
+     *     one must hold what is shown
      * @param frame of the layer's own time
      * @param content the frame of its content: footage, or what lies inside a group
      * @param speed frames of its content in each frame of the shot
@@ -44,6 +45,7 @@ public final class Moment {
     public record Seen(
             Layer layer,
             Layer still,
+            List<List<Mask>> windows,
             double frame,
             double content,
             double speed,
@@ -174,6 +176,7 @@ public final class Moment {
                     new Seen(
                             layer,
                             p.still,
+                            p.windows,
                             t.own,
                             t.content,
                             t.speed,
@@ -188,7 +191,7 @@ public final class Moment {
     }
 
     /** A layer in its pose. */
-    private record Posed(Layer still, Affine toShot, Optional<Opened.Pieces> pieces) {}
+    private record Posed(Layer still, List<List<Mask>> windows, Affine toShot, Optional<Opened.Pieces> pieces) {}
 
     /** Poses a layer, its parent first. */
     private Posed pose(
@@ -217,8 +220,8 @@ public final class Moment {
         Layer rest = atRest(layer);
         Times t = times.get(layer.id());
         Pose pose = extra;
-        List<Mask> moving = new ArrayList<>();
-        List<Mask> standing = new ArrayList<>();
+        List<List<Mask>> windows = new ArrayList<>();
+        List<List<Mask>> standing = new ArrayList<>();
         Optional<Opened.Pieces> pieces = Optional.empty();
         List<Passage.Way> ways = new ArrayList<>();
         Passage.arriving(rest, t.own).ifPresent(ways::add);
@@ -226,8 +229,8 @@ public final class Moment {
         for (Passage.Way way : ways) {
             Opened opened = opened(rest, way, parentToShot);
             pose = pose.and(way.passage().pose().towardsRest(way.share())).and(opened.pose());
-            moving.addAll(opened.moving());
-            standing.addAll(opened.standing());
+            windows.add(opened.moving());
+            standing.add(opened.standing());
             pieces = opened.pieces().isPresent() ? opened.pieces() : pieces;
         }
         if (pieces.isPresent()
@@ -238,10 +241,14 @@ public final class Moment {
         }
         Layer still = pose.of(rest);
         Affine toParent = still.place().toParent(0);
-        if (!moving.isEmpty() || !standing.isEmpty()) {
-            still = masked(still, moving, standing, rest.place().toParent(0), toParent);
-        }
-        return new Posed(still, toParent.then(parentToShot), pieces);
+        Affine restToParent = rest.place().toParent(0);
+        toParent.inverse().ifPresent(back -> {
+            Affine map = restToParent.then(back);
+            standing.forEach(
+                    w -> windows.add(w.stream().map(m -> m.transformed(map)).toList()));
+        });
+        windows.removeIf(List::isEmpty);
+        return new Posed(still, windows, toParent.then(parentToShot), pieces);
     }
 
     private Opened opened(Layer rest, Passage.Way way, Affine parentToShot) {
@@ -270,20 +277,6 @@ public final class Moment {
             box = box.union(map.apply(restBox(atRest(inside))));
         }
         return box;
-    }
-
-    private static Layer masked(
-            Layer still, List<Mask> moving, List<Mask> standing, Affine restToParent, Affine toParent) {
-        List<Mask> all = new ArrayList<>(still.masks());
-        moving.forEach(m -> all.add(m.withMode(Mask.Mode.INTERSECT)));
-        Optional<Affine> back = toParent.inverse();
-        if (back.isPresent()) {
-            Affine map = restToParent.then(back.get());
-            for (Mask m : standing) {
-                all.add(m.transformed(map).withMode(Mask.Mode.INTERSECT));
-            }
-        }
-        return still.withMasks(all);
     }
 
     /** The layer with its values at this moment, signals too, at rest. */

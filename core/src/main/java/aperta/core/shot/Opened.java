@@ -7,8 +7,8 @@ import java.util.Optional;
  * What an opening makes of a layer at one moment.
  *
  * @param pose in which the layer is
- * @param moving masks that show only what they hold and go with the layer, in its own space
- * @param standing masks that show only what they hold and stay where the layer rests, in its own space at rest
+ * @param moving masks of which at least one must hold what is shown; they go with the layer, in its own space
+ * @param standing the same for masks that stay where the layer rests, in its own space at rest
  * @param pieces the poses of its letters or inner layers, about their own middles
  */
 public record Opened(Pose pose, List<Mask> moving, List<Mask> standing, Optional<Pieces> pieces) {

@@ -63,6 +63,19 @@ class PassageEditsTest {
                                         arriving))));
     }
 
+    @Test
+    void whatIsUncoveredInPiecesIsNotWrittenAsOneMask() {
+        Passage strips = new Passage(
+                9,
+                2,
+                Ease.LINEAR,
+                Pose.REST,
+                Optional.of(AnimatedRecipe.of(opening("strips", Map.of("overlap", 1.0)))));
+        Shot shot = shot(passing(turned(), strips, true));
+        assertThatThrownBy(() -> apply(shot, new PassageEdits.Unpack("w", true)))
+                .hasMessageContaining("several pieces at once");
+    }
+
     private static Layer passing(Layer layer, Passage passage, boolean arriving) {
         return arriving ? layer.withArrive(Optional.of(passage)) : layer.withLeave(Optional.of(passage));
     }

@@ -162,6 +162,34 @@ class OpeningsTest {
         }
     }
 
+    /** Six strips of a bar of 120 px, each 20 px wide, after half of the way: ten pixels of each, at once. */
+    @Test
+    void stripsAreUncoveredSideBySide() {
+        Layer bar = opened(box("b", 80, 45, 120, 40, Colour.WHITE), Map.of("angle", 0.0, "count", 6.0, "overlap", 1.0));
+        Picture half = studio.render(shot(bar), 5);
+        for (int strip = 0; strip < 6; strip++) {
+            assertThat(half.at(20 + 20 * strip + 5, 45)[3]).isEqualTo(1);
+            assertThat(half.at(20 + 20 * strip + 15, 45)[3]).isZero();
+        }
+    }
+
+    /** One after another: what is whole already has no edge towards its neighbour, wherever it lies between the pixels. */
+    @Test
+    void stripsThatTouchShowNoSeam() {
+        Layer bar =
+                opened(box("b", 80.3, 45, 119, 40, Colour.WHITE), Map.of("angle", 0.0, "count", 7.0, "overlap", 0.0));
+        Picture most = studio.render(shot(bar), 9);
+        for (int x = 23; x < 120; x++) {
+            assertThat(most.at(x, 45)[3]).as("at %d", x).isEqualTo(1);
+        }
+        assertThat(most.at(136, 45)[3]).isZero();
+    }
+
+    private static Layer opened(Layer layer, Map<String, ?> strips) {
+        return layer.withArrive(Optional.of(
+                new Passage(10, 0, Ease.LINEAR, Pose.REST, Optional.of(AnimatedRecipe.of(recipe("strips", strips))))));
+    }
+
     /** The half diagonal of 1920 × 1080 is 1101.5 px: a circle from the middle of a full frame must reach it. */
     @Test
     void anIrisReachesTheHalfDiagonal() {

@@ -86,7 +86,7 @@ class FilterStandardTest {
         BufferedImage theirs = paint(svg);
         Matte square = new Matte(new Region(50, 50, 60, 60));
         square.fill(1);
-        Matte ours = new Gaussian(sigma).blur(square, new Region(0, 0, 160, 160), Bands.IN_TURN);
+        Matte ours = new Gaussian(sigma).blur(square, new Region(0, 0, 160, 160), Bands.IN_TURN, new Scratch());
         for (int y = 5; y < 155; y += 3) {
             for (int x = 5; x < 155; x += 3) {
                 double alpha = (theirs.getRGB(x, y) >>> 24) / 255.0;

@@ -76,7 +76,7 @@ class AnimatedRecipeTest {
                         "arrive.centre",
                         "arrive.tint",
                         "arrive.curve");
-        assertThat(all.get(0).label()).isEqualTo("Arrival strength");
+        assertThat(all.get(0).title()).isEqualTo("Arrival strength");
     }
 
     @Test

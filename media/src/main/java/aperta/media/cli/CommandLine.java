@@ -36,6 +36,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /**
  * {@code render FILE -o OUT}, {@code frame FILE --at N [--scale S] -o OUT.png} and {@code proof FILE}, which
@@ -153,7 +154,11 @@ public final class CommandLine {
         List<Finding> findings =
                 Proof.of(shot, planner, Bands.IN_TURN, () -> true).orElseThrow().findings();
         for (Finding f : findings) {
-            String who = shot.layer(f.layer()).map(l -> "'" + l.name() + "': ").orElse("");
+            String names = f.layers().stream()
+                    .flatMap(id -> shot.layer(id).stream())
+                    .map(l -> "'" + l.name() + "'")
+                    .collect(Collectors.joining(", "));
+            String who = names.isEmpty() ? "" : names + ": ";
             words.println("frames " + f.from() + " to " + f.to() + ": " + who + f.says());
         }
         found = !findings.isEmpty();

@@ -152,7 +152,7 @@ class ProofDesk {
         return JSON.createObjectBuilder()
                 .add("check", f.check())
                 .add("label", KINDS.get(f.check()).label())
-                .add("layer", f.layer())
+                .add("layers", JSON.createArrayBuilder(f.layers()))
                 .add("from", f.from())
                 .add("to", f.to())
                 .add("place", Handles.box(f.place()))
