@@ -3,6 +3,7 @@ import { Checkbox, Segmented, Select } from 'ant-design-vue';
 import { computed, ref, watch } from 'vue';
 import type { Layer } from '../api/client';
 import ToneCurveField from '../fields/ToneCurveField.vue';
+import SheetLine from '../fields/SheetLine.vue';
 import type { CurvePoint } from '../lib/toneCurve';
 import { useDesk } from '../stores/desk';
 import { useFrames } from '../stores/frames';
@@ -55,8 +56,7 @@ function setCut(part: Partial<NonNullable<Layer['cut']>>) {
 </script>
 
 <template>
-  <div class="line">
-    <span class="label">Cut by</span>
+  <SheetLine label="Cut by">
     <Select
       size="small"
       class="grow"
@@ -66,10 +66,9 @@ function setCut(part: Partial<NonNullable<Layer['cut']>>) {
       :options="cutters"
       @change="(v) => setCut({ by: String(v ?? '') })"
     />
-  </div>
+  </SheetLine>
   <template v-if="layer.cut">
-    <div class="line">
-      <span class="label">its</span>
+    <SheetLine label="its">
       <Segmented
         size="small"
         :disabled="locked"
@@ -77,9 +76,8 @@ function setCut(part: Partial<NonNullable<Layer['cut']>>) {
         :options="['shape', 'brightness']"
         @change="(v) => setCut({ with: v as 'shape' })"
       />
-    </div>
-    <div class="line">
-      <span class="label">keep the</span>
+    </SheetLine>
+    <SheetLine label="keep the">
       <Segmented
         size="small"
         :disabled="locked"
@@ -87,7 +85,7 @@ function setCut(part: Partial<NonNullable<Layer['cut']>>) {
         :options="['inside', 'outside']"
         @change="(v) => setCut({ keep: v as 'inside' })"
       />
-    </div>
+    </SheetLine>
     <details class="tone" :open="shown" @toggle="(e) => (shown = (e.target as HTMLDetailsElement).open)">
       <summary>The matte that is taken from it</summary>
       <template v-for="p in of('cut')" :key="p.name">
@@ -104,8 +102,7 @@ function setCut(part: Partial<NonNullable<Layer['cut']>>) {
       </template>
     </details>
   </template>
-  <div class="line">
-    <span class="label">Below</span>
+  <SheetLine label="Below">
     <Select
       size="small"
       class="grow"
@@ -115,7 +112,7 @@ function setCut(part: Partial<NonNullable<Layer['cut']>>) {
       :options="JOINS"
       @change="(v) => shot.setField(layer.id, 'join', v, 'Join')"
     />
-  </div>
+  </SheetLine>
   <p v-if="cuts.length" class="why">
     Cuts {{ cuts.map((l) => l.name).join(', ') }}.
     <Checkbox
@@ -130,16 +127,6 @@ function setCut(part: Partial<NonNullable<Layer['cut']>>) {
 </template>
 
 <style scoped>
-.line {
-  display: grid;
-  grid-template-columns: 84px 1fr;
-  gap: 6px;
-  align-items: center;
-  min-height: 30px;
-}
-.label {
-  color: var(--quiet);
-}
 .grow {
   min-width: 0;
 }

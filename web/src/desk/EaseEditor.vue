@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import type { Ease } from '../api/client';
 import EaseField from '../fields/EaseField.vue';
 import TimeField from '../fields/TimeField.vue';
+import SheetLine from '../fields/SheetLine.vue';
 import { frameOf, type Beyond } from '../lib/layers';
 import { useDesk } from '../stores/desk';
 import { useShot } from '../stores/shot';
@@ -71,15 +72,14 @@ function loosen(loose: boolean) {
     <h4>
       {{ view.keys.length > 1 ? `${view.keys.length} keys` : `Key of ${found.property.label.toLowerCase()}` }}
     </h4>
-    <div class="line">
-      <span class="label">{{ view.keys.length > 1 ? 'First at' : 'At frame' }}</span>
+    <SheetLine :label="view.keys.length > 1 ? 'First at' : 'At frame'">
       <TimeField
         :value="first"
         label="Frame of the key"
         :disabled="locked"
         @commit="(f) => timing.nudge(f - first)"
       />
-    </div>
+    </SheetLine>
     <h5>On to the next</h5>
     <EaseField
       :ease="found.key.ease"
@@ -111,8 +111,11 @@ function loosen(loose: boolean) {
       >Gives up its time for an even speed</Checkbox
     >
     <template v-if="sole">
-      <div v-for="part in ['before', 'after'] as const" :key="part" class="line">
-        <span class="label">{{ part === 'before' ? 'Before' : 'After' }}</span>
+      <SheetLine
+        v-for="part in ['before', 'after'] as const"
+        :key="part"
+        :label="part === 'before' ? 'Before' : 'After'"
+      >
         <Select
           size="small"
           :aria-label="part === 'before' ? 'Before the first key' : 'After the last key'"
@@ -121,7 +124,7 @@ function loosen(loose: boolean) {
           :disabled="locked"
           @change="(v) => beyond(part, v)"
         />
-      </div>
+      </SheetLine>
     </template>
     <p class="quiet">
       On {{ found.row.layer.name }}: frame {{ frameOf(found.row, found.key.at) }} of the shot, frame
@@ -148,18 +151,8 @@ h5 {
   font-weight: 400;
   color: var(--quiet);
 }
-.line {
-  display: grid;
-  grid-template-columns: 84px 1fr;
-  gap: 6px;
-  align-items: center;
-  min-height: 30px;
-}
-.label,
 .quiet {
   color: var(--quiet);
-}
-.quiet {
   margin: 6px 0 0;
   font-size: 12px;
 }

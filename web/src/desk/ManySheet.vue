@@ -2,6 +2,7 @@
 import { Button, Segmented } from 'ant-design-vue';
 import { ref } from 'vue';
 import NumberField from '../fields/NumberField.vue';
+import SheetLine from '../fields/SheetLine.vue';
 import { useDesk } from '../stores/desk';
 import { useShot } from '../stores/shot';
 import { useTiming } from '../stores/timing';
@@ -35,8 +36,7 @@ function reorder(v: unknown) {
     <h4>{{ view.layers.length }} layers</h4>
     <p class="quiet">{{ view.layers.map((id) => shot.find(id)?.name).join(', ') }}</p>
     <h5>One after another</h5>
-    <div class="line">
-      <span class="label">Apart</span>
+    <SheetLine label="Apart">
       <NumberField
         :value="by"
         label="Stagger by"
@@ -46,7 +46,7 @@ function reorder(v: unknown) {
         @draft="(v) => desk.draft(change(v))"
         @commit="commit"
       />
-    </div>
+    </SheetLine>
     <Segmented
       block
       size="small"
@@ -91,16 +91,8 @@ h5 {
   font-weight: 400;
   color: var(--quiet);
 }
-.quiet,
-.label {
+.quiet {
   color: var(--quiet);
-}
-.line {
-  display: grid;
-  grid-template-columns: 84px 1fr;
-  gap: 6px;
-  align-items: center;
-  min-height: 30px;
 }
 .buttons {
   display: flex;

@@ -3,7 +3,7 @@ import { Checkbox, Select } from 'ant-design-vue';
 import { DeleteOutlined } from '@ant-design/icons-vue';
 import { computed } from 'vue';
 import type { Layer } from '../api/client';
-import type { PropertyNow } from '../stores/frames';
+import type { PropertyNow } from '../lib/answers';
 import { freshId } from '../lib/layers';
 import { useShot } from '../stores/shot';
 import { MASK_LINES, useView } from '../stores/view';

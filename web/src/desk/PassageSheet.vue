@@ -6,6 +6,7 @@ import EaseField from '../fields/EaseField.vue';
 import NumberField from '../fields/NumberField.vue';
 import RecipeFields from '../fields/RecipeFields.vue';
 import TimeField from '../fields/TimeField.vue';
+import SheetLine from '../fields/SheetLine.vue';
 import type { Recipe } from '../lib/layers';
 import { useDesk } from '../stores/desk';
 import { useRecipes } from '../stores/recipes';
@@ -88,12 +89,11 @@ function unpack() {
     <Button :disabled="locked" @click="begin">{{ arriving ? 'Come from' : 'Go to' }} a pose</Button>
   </div>
   <template v-else>
-    <div class="line">
-      <span class="label">Opening</span>
+    <SheetLine label="Opening">
       <button class="bare opening" :disabled="locked" data-testid="opening" @click="view.drawer = 'openings'">
         {{ descriptor?.label ?? 'none; by its pose' }}<span class="quiet"> change…</span>
       </button>
-    </div>
+    </SheetLine>
     <RecipeFields
       v-if="opening && descriptor"
       :descriptor="descriptor"
@@ -113,8 +113,7 @@ function unpack() {
         />
       </template>
     </RecipeFields>
-    <div class="line">
-      <span class="label">Length</span>
+    <SheetLine label="Length">
       <TimeField
         :value="passage.length"
         :label="`Length of the ${noun.toLowerCase()}`"
@@ -122,9 +121,8 @@ function unpack() {
         :disabled="locked"
         @commit="(f) => commit(noun, 'length', f)"
       />
-    </div>
-    <div class="line">
-      <span class="label">Delay</span>
+    </SheetLine>
+    <SheetLine label="Delay">
       <TimeField
         :value="passage.delay"
         :label="`Delay of the ${noun.toLowerCase()}`"
@@ -132,7 +130,7 @@ function unpack() {
         :disabled="locked"
         @commit="(f) => commit(noun, 'delay', f)"
       />
-    </div>
+    </SheetLine>
     <EaseField
       :ease="passage.ease"
       :disabled="locked"
@@ -141,8 +139,11 @@ function unpack() {
       @drop="desk.drop()"
     />
     <h4>{{ arriving ? 'Comes from' : 'Goes to' }}</h4>
-    <div v-for="field in ['shift', 'scale'] as const" :key="field" class="line">
-      <span class="label">{{ field === 'shift' ? 'Shifted' : 'Scaled' }}</span>
+    <SheetLine
+      v-for="field in ['shift', 'scale'] as const"
+      :key="field"
+      :label="field === 'shift' ? 'Shifted' : 'Scaled'"
+    >
       <span class="pair">
         <NumberField
           v-for="i in [0, 1] as const"
@@ -156,9 +157,8 @@ function unpack() {
           @commit="(v) => commit('Pose', `pose/${field}`, pair(field, i, field === 'scale' ? v / 100 : v))"
         />
       </span>
-    </div>
-    <div v-for="n in numbers" :key="n.field" class="line">
-      <span class="label">{{ n.label }}</span>
+    </SheetLine>
+    <SheetLine v-for="n in numbers" :key="n.field" :label="n.label">
       <NumberField
         :value="(passage.pose[n.field] as number) * n.factor"
         :label="`Pose: ${n.label}`"
@@ -169,7 +169,7 @@ function unpack() {
         @draft="(v) => desk.draft(change(`pose/${n.field}`, v / n.factor))"
         @commit="(v) => commit('Pose', `pose/${n.field}`, v / n.factor)"
       />
-    </div>
+    </SheetLine>
     <div class="buttons">
       <button class="bare link" :disabled="locked" @click="unpack">Turn into keys</button>
       <button class="bare link" :disabled="locked" @click="remove">Remove</button>
@@ -188,19 +188,11 @@ function unpack() {
   margin: 4px 0;
   color: var(--quiet);
 }
-.line {
-  display: grid;
-  grid-template-columns: 84px 1fr;
-  gap: 6px;
-  align-items: center;
-  min-height: 27px;
-}
 .pair {
   display: flex;
   gap: 6px;
   min-width: 0;
 }
-.label,
 .quiet {
   color: var(--quiet);
 }

@@ -4,7 +4,7 @@ import { follow } from '../lib/drag';
 import { freshId } from '../lib/layers';
 import { pathOf, Points, type KnotAt } from '../lib/paths';
 import { useDesk } from '../stores/desk';
-import type { Pair } from '../stores/frames';
+import type { Pair } from '../lib/affine';
 import { useView } from '../stores/view';
 import { useOnPicture } from './onPicture';
 

@@ -2,7 +2,8 @@
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { follow } from '../lib/drag';
 import { pixelAt, type PixelNow } from '../lib/measure';
-import { isPlanes, useFrames, type Shown } from '../stores/frames';
+import { isPlanes, type Shown } from '../lib/answers';
+import { useFrames } from '../stores/frames';
 import { useLooking } from '../stores/looking';
 import { useProof } from '../stores/proof';
 import { useShot } from '../stores/shot';

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { histogram, type PixelNow } from '../lib/measure';
-import { isPlanes, useFrames } from '../stores/frames';
+import { isPlanes } from '../lib/answers';
+import { useFrames } from '../stores/frames';
 import { useLooking } from '../stores/looking';
 
 /** Numbers about the picture as it is shown: the pixel under the pointer, and how often values occur. */

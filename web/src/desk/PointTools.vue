@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import NumberField from '../fields/NumberField.vue';
+import SheetLine from '../fields/SheetLine.vue';
 import { useDesk } from '../stores/desk';
 import { useFrames } from '../stores/frames';
 import { useShot } from '../stores/shot';
@@ -60,18 +61,17 @@ const reverse = () => void shot.edit('Reverse path', edit('reverse-path'));
 
 <template>
   <div v-if="now" class="points" data-testid="points">
-    <div v-if="view.points.length" class="line">
-      <span class="label">{{
-        one !== undefined ? `Point ${one + 1} of ${now.many}` : `${view.points.length} points`
-      }}</span>
+    <SheetLine
+      v-if="view.points.length"
+      :label="one !== undefined ? `Point ${one + 1} of ${now.many}` : `${view.points.length} points`"
+    >
       <span class="tools">
         <button class="bare link" :disabled="locked" @click="smooth(true)">Smooth</button>
         <button class="bare link" :disabled="locked" @click="smooth(false)">Corner</button>
         <button class="bare link" :disabled="locked" @click="removePoints">Remove</button>
       </span>
-    </div>
-    <div v-if="view.points.length && now.mask" class="line">
-      <span class="label">Feather here</span>
+    </SheetLine>
+    <SheetLine v-if="view.points.length && now.mask" label="Feather here">
       <NumberField
         :value="feather"
         :disabled="locked"
@@ -82,9 +82,8 @@ const reverse = () => void shot.edit('Reverse path', edit('reverse-path'));
         @draft="(v) => desk.draft(feathered(v))"
         @commit="(v) => void desk.commit('Feather at a point', feathered(v))"
       />
-    </div>
-    <div class="line">
-      <span class="label">Path</span>
+    </SheetLine>
+    <SheetLine label="Path">
       <span class="tools">
         <template v-if="now.closed">
           <button v-if="one !== undefined" class="bare link" :disabled="locked" @click="startHere">
@@ -97,21 +96,11 @@ const reverse = () => void shot.edit('Reverse path', edit('reverse-path'));
         <button v-else class="bare link" :disabled="locked" @click="close(true)">Join ends</button>
         <button class="bare link" :disabled="locked" @click="reverse">Reverse</button>
       </span>
-    </div>
+    </SheetLine>
   </div>
 </template>
 
 <style scoped>
-.line {
-  display: grid;
-  grid-template-columns: 84px 1fr;
-  gap: 6px;
-  align-items: center;
-  min-height: 28px;
-}
-.label {
-  color: var(--quiet);
-}
 .tools {
   display: flex;
   flex-wrap: wrap;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Input } from 'ant-design-vue';
 import { ref, shallowRef } from 'vue';
-import type { Finding } from '../stores/frames';
+import type { Finding } from '../lib/answers';
 import { useFrames } from '../stores/frames';
 import { useProof } from '../stores/proof';
 import { useShot } from '../stores/shot';

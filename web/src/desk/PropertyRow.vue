@@ -5,8 +5,9 @@ import ColourField from '../fields/ColourField.vue';
 import NumberField from '../fields/NumberField.vue';
 import ToneCurveField from '../fields/ToneCurveField.vue';
 import type { CurvePoint } from '../lib/toneCurve';
+import { dragStep, shownTimes } from '../lib/numbers';
 import { useDesk } from '../stores/desk';
-import type { PropertyNow } from '../stores/frames';
+import type { PropertyNow } from '../lib/answers';
 import { useRecipes } from '../stores/recipes';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
@@ -21,12 +22,8 @@ const recipes = useRecipes();
 const numeric = computed(() => props.property.kind === 'number' || props.property.kind === 'point');
 
 const percent = computed(() => props.property.unit === '%');
-const factor = computed(() => (percent.value ? 100 : 1));
-/** How far one pixel of dragging goes: a hundredth in a small range, else one. */
-const step = computed(() => {
-  const { least, most, unit } = props.property;
-  return unit === '×' || (most - least) * factor.value <= 20 ? 0.01 : 1;
-});
+const factor = computed(() => shownTimes(props.property.unit));
+const step = computed(() => dragStep(props.property));
 const name = computed(() => props.label ?? props.property.label);
 const pair = computed(() =>
   props.property.kind === 'point' ? (props.property.value as [number, number]) : undefined,

@@ -3,7 +3,7 @@ import { Input, Select } from 'ant-design-vue';
 import { DeleteOutlined } from '@ant-design/icons-vue';
 import type { Content } from '../api/client';
 import { freshId } from '../lib/layers';
-import type { PropertyNow } from '../stores/frames';
+import type { PropertyNow } from '../lib/answers';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
 import DrawTools from './DrawTools.vue';

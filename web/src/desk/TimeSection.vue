@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import type { Layer } from '../api/client';
 import NumberField from '../fields/NumberField.vue';
 import TimeField from '../fields/TimeField.vue';
+import SheetLine from '../fields/SheetLine.vue';
 import { useDesk } from '../stores/desk';
 import { useShot } from '../stores/shot';
 import { useTiming } from '../stores/timing';
@@ -26,17 +27,15 @@ const setPace = (label: string, field: string, value: unknown) =>
 </script>
 
 <template>
-  <div class="line">
-    <span class="label">From</span>
+  <SheetLine label="From">
     <TimeField
       :value="span.in"
       label="First frame"
       :disabled="locked"
       @commit="(f) => timing.edit('Slide', 'slide', { layers: [layer.id], by: f - span.in })"
     />
-  </div>
-  <div class="line">
-    <span class="label">To</span>
+  </SheetLine>
+  <SheetLine label="To">
     <TimeField
       :value="span.in + span.length - 1"
       label="Last frame"
@@ -44,9 +43,8 @@ const setPace = (label: string, field: string, value: unknown) =>
       :disabled="locked"
       @commit="(f) => setSpan('Trim', { ...span, length: f - span.in + 1 })"
     />
-  </div>
-  <div class="line">
-    <span class="label">Length</span>
+  </SheetLine>
+  <SheetLine label="Length">
     <TimeField
       :value="span.length"
       label="Length of the layer"
@@ -54,19 +52,17 @@ const setPace = (label: string, field: string, value: unknown) =>
       :disabled="locked"
       @commit="(f) => setSpan('Trim', { ...span, length: f })"
     />
-  </div>
-  <div v-if="layer.content.kind === 'footage' || layer.content.kind === 'sound'" class="line">
-    <span class="label">Begins with</span>
+  </SheetLine>
+  <SheetLine v-if="layer.content.kind === 'footage' || layer.content.kind === 'sound'" label="Begins with">
     <TimeField
       :value="span.offset"
       label="First frame of the clip"
       :disabled="locked"
       @commit="(f) => timing.edit('Slip', 'slip', { layers: [layer.id], by: f - span.offset })"
     />
-  </div>
+  </SheetLine>
   <template v-if="runs">
-    <div class="line">
-      <span class="label">Speed</span>
+    <SheetLine label="Speed">
       <NumberField
         :value="pace.speed * 100"
         label="Speed"
@@ -77,10 +73,9 @@ const setPace = (label: string, field: string, value: unknown) =>
         @draft="(v) => desk.draft(paced('speed', v / 100))"
         @commit="(v) => setPace('Speed', 'speed', v / 100)"
       />
-    </div>
+    </SheetLine>
     <template v-if="layer.content.kind !== 'sound'">
-      <div class="line">
-        <span class="label">Each frame</span>
+      <SheetLine label="Each frame">
         <NumberField
           :value="pace.hold"
           label="Each frame is held"
@@ -93,9 +88,8 @@ const setPace = (label: string, field: string, value: unknown) =>
           @draft="(v) => desk.draft(paced('hold', Math.round(v)))"
           @commit="(v) => setPace('Hold frames', 'hold', Math.round(v))"
         />
-      </div>
-      <div class="line">
-        <span class="label">Between</span>
+      </SheetLine>
+      <SheetLine label="Between">
         <Select
           size="small"
           aria-label="Between two frames"
@@ -107,7 +101,7 @@ const setPace = (label: string, field: string, value: unknown) =>
           :disabled="locked"
           @change="(v) => setPace('Between frames', 'mixed', v === 'mixed')"
         />
-      </div>
+      </SheetLine>
       <Checkbox
         :checked="pace.reversed"
         :disabled="locked"
@@ -134,16 +128,6 @@ const setPace = (label: string, field: string, value: unknown) =>
 </template>
 
 <style scoped>
-.line {
-  display: grid;
-  grid-template-columns: 84px 1fr;
-  gap: 6px;
-  align-items: center;
-  min-height: 28px;
-}
-.label {
-  color: var(--quiet);
-}
 .link {
   color: var(--accent);
   padding-left: 0;

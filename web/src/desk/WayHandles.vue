@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { roundDots } from '../lib/paths';
 import { useDesk } from '../stores/desk';
-import type { Handles, Pair } from '../stores/frames';
+import type { Handles } from '../lib/answers';
+import type { Pair } from '../lib/affine';
 import { useTiming } from '../stores/timing';
 import { useView } from '../stores/view';
 import { useOnPicture } from './onPicture';

@@ -2,7 +2,7 @@ import { inject, provide, ref, type InjectionKey, type Ref } from 'vue';
 import type { Change } from '../api/client';
 import { follow as followPointer } from '../lib/drag';
 import { useDesk } from '../stores/desk';
-import type { Pair } from '../stores/frames';
+import type { Pair } from '../lib/affine';
 
 /** How what lies above the Picture reads the pointer and turns drags into changes. */
 export interface OnPicture {

@@ -3,6 +3,7 @@ import { Checkbox, Select } from 'ant-design-vue';
 import { computed } from 'vue';
 import type { Descriptor, Parameter } from '../api/client';
 import type { Recipe } from '../lib/layers';
+import { dragStep, shownTimes } from '../lib/numbers';
 import { useShot } from '../stores/shot';
 import SheetLine from './SheetLine.vue';
 import NumberField from './NumberField.vue';
@@ -22,11 +23,9 @@ const shot = useShot();
 
 const valueOf = (p: Parameter) => props.recipe[p.name] ?? p.standard;
 defineSlots<{ property(of: { parameter: Parameter }): unknown }>();
-const factor = (p: Parameter) => (p.unit === '%' ? 100 : 1);
+const factor = (p: Parameter) => shownTimes(p.unit);
 const withValue = (p: Parameter, value: unknown): Recipe => ({ ...props.recipe, [p.name]: value });
 const layers = computed(() => shot.everyLayer().map((l) => ({ value: l.id, label: l.name })));
-/** How far one pixel of dragging goes: a hundredth of a small range, else one. */
-const step = (p: Parameter) => ((p.most - p.least) * factor(p) <= 20 ? 0.01 : 1);
 </script>
 
 <template>
@@ -40,7 +39,7 @@ const step = (p: Parameter) => ((p.most - p.least) * factor(p) <= 20 ? 0.01 : 1)
         :unit="p.unit"
         :least="p.least * factor(p)"
         :most="p.most * factor(p)"
-        :step="p.kind === 'WHOLE' ? 1 : step(p)"
+        :step="p.kind === 'WHOLE' ? 1 : dragStep(p)"
         :decimals="p.kind === 'WHOLE' ? 0 : 2"
         :disabled="disabled"
         @draft="(v) => emit('draft', withValue(p, (p.kind === 'WHOLE' ? Math.round(v) : v) / factor(p)))"

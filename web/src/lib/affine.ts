@@ -1,4 +1,5 @@
-import type { Pair } from '../stores/frames';
+/** A point, or two numbers of another kind. */
+export type Pair = [number, number];
 
 /** A map of the plane as SVG writes it: x′ = a·x + c·y + e, y′ = b·x + d·y + f. */
 export type Affine = readonly [a: number, b: number, c: number, d: number, e: number, f: number];

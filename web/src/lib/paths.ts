@@ -1,5 +1,4 @@
-import type { Pair } from '../stores/frames';
-import type { Affine } from './affine';
+import type { Affine, Pair } from './affine';
 
 /** A point and the ends of its two handles. */
 export type KnotAt = [Pair, Pair, Pair];

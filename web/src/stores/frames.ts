@@ -1,145 +1,18 @@
 import { defineStore } from 'pinia';
 import { ref, shallowRef } from 'vue';
-import { Points } from '../lib/paths';
+import {
+  handlesNow,
+  isPlanes,
+  read,
+  type CurveOf,
+  type Handles,
+  type Header,
+  type Proof,
+  type Shown,
+} from '../lib/answers';
+import { KEPT_BYTES, KeptFrames } from '../lib/keptFrames';
 import type { Change } from '../api/client';
 import type { Look } from './view';
-
-export type Pair = [number, number];
-
-/** One property of the chosen layer, as the engine sees it on the frame that is shown. */
-export interface PropertyNow {
-  name: string;
-  label: string;
-  /** The section of the Sheet that it stands in. */
-  section: 'look' | 'place' | 'whole' | 'mask' | 'cut' | 'arrive' | 'leave';
-  kind: 'number' | 'point' | 'colour' | 'path' | 'curve';
-  unit: string;
-  /** What the unit means, where it isn't plain. */
-  unitSays?: string;
-  least: number;
-  most: number;
-  keyed: boolean;
-  keyHere: boolean;
-  /** How many signals it has. */
-  signals: number;
-  value?: number | Pair | string | number[];
-  /** What a curve of values gives from 0 to 1, in even steps. */
-  drawn?: number[];
-}
-
-/** A path by its property; the feathers of its points are in pixels of the path, `scale` each. */
-export interface PathNow {
-  property: string;
-  mask: boolean;
-  closed: boolean;
-  scale: number;
-  points: Points;
-}
-
-export interface Handles {
-  /** Whether they are those of a change that isn't kept yet. */
-  draft: boolean;
-  layer: string;
-  exists: boolean;
-  ownFrame: number;
-  corners: Pair[];
-  /** The corners as the layer rests, where it is on its way. */
-  resting: Pair[];
-  anchor: Pair;
-  /** The paths of its shape and its masks. */
-  paths: PathNow[];
-  properties: PropertyNow[];
-  /** The curve of the values of its cut, from 0 to 1 in even steps; none without a cut. */
-  curve: number[];
-  /** The way of its position: a dot for each frame, and the keys with their handles. */
-  path: { dots: Pair[]; keys: { at: number; loose: boolean; point: Pair; in: Pair; out: Pair }[] };
-}
-
-/** A property over time; each channel a number on each frame of the shot. */
-export interface CurveOf {
-  layer: string;
-  property: string;
-  channels: {
-    values: number[];
-    speeds: number[];
-    moved?: number[];
-    signals?: number[][];
-  }[];
-}
-
-/** Something that was measured wrong; `place` is left, top, right, bottom in pixels of the shot. */
-export interface Finding {
-  check: string;
-  label: string;
-  /** What it is about, the foremost first; none where it is about the whole picture. */
-  layers: string[];
-  from: number;
-  to: number;
-  place: [number, number, number, number];
-  says: string;
-}
-
-/** What was measured wrong in a revision. */
-export interface Proof {
-  revision: number;
-  findings: Finding[];
-}
-
-/** As it is sent: how many points it has, whose numbers follow the header. */
-type PathSent = Omit<PathNow, 'points'> & { points: number };
-
-const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
-
-/** What has not changed stays the same object, so that nothing is drawn anew for it. */
-function unchanged<T>(before: T[] | undefined, now: T[]): T[] {
-  if (!before) return now;
-  const all = now.map((n, i) => {
-    const old = before[i];
-    return old !== undefined && same(old, n) ? old : n;
-  });
-  return all.length === before.length && all.every((n, i) => n === before[i]) ? before : all;
-}
-
-function handlesNow(
-  { handles: sent, draft }: Header,
-  numbers: Int32Array,
-  before: Handles | undefined,
-): Handles | undefined {
-  if (!sent) return undefined;
-  const all = Points.several(
-    numbers,
-    sent.paths.map((p) => p.points),
-  ).map((points, i) => {
-    const old = before?.paths[i]?.points;
-    return old?.equals(points) ? old : points;
-  });
-  return {
-    ...sent,
-    draft,
-    paths: sent.paths.map((p, i) => ({ ...p, points: all[i] ?? new Points(new Int32Array()) })),
-    properties: unchanged(before?.properties, sent.properties),
-    curve: unchanged(before?.curve, sent.curve),
-  };
-}
-
-interface Header {
-  seq: number;
-  revision: number;
-  frame: number;
-  key: string;
-  width: number;
-  height: number;
-  draft: boolean;
-  /** Whether the picture comes as planes. */
-  planes: boolean;
-  ahead: boolean;
-  ms: number;
-  /** How many whole numbers of four bytes lie between header and picture. */
-  numbers: number;
-  safe: [number, number, number, number];
-  snap?: { x?: number; y?: number };
-  handles?: Omit<Handles, 'paths' | 'draft'> & { paths: PathSent[] };
-}
 
 export interface Wish extends Look {
   frame: number;
@@ -151,25 +24,11 @@ export interface Wish extends Look {
   hurried?: boolean;
 }
 
-/** Twelve seconds of 1920 × 1080 as they go by, or of half its size as they are. */
-const KEPT_BYTES = 900e6;
 /** How many names of frames are asked for at once, and of how many at most. */
 const NAMES = 1000;
 const MOST_NAMES = 20_000;
-/** More than are ever asked for at once. */
-const DRAFTS = 4;
 /** What takes longer, in milliseconds, is asked for at half its size while something is dragged. */
 const FLUENT = 40;
-
-/** A frame that goes by: Y′, Cb and Cr of 4:2:0 by ITU-R BT.709 in three eighths of the room. */
-export interface Planes {
-  planes: Uint8Array;
-  width: number;
-  height: number;
-}
-export type Shown = ImageData | Planes;
-export const isPlanes = (shown: Shown): shown is Planes => 'planes' in shown;
-const sizeOf = (shown: Shown) => (isPlanes(shown) ? shown.planes.length : shown.data.length);
 
 /** Whether the browser can paint such frames. */
 const paintsPlanes = typeof VideoFrame !== 'undefined';
@@ -192,9 +51,7 @@ export const useFrames = defineStore('frames', () => {
   const reveal = shallowRef<Record<string, number[]>>({});
   const proofProblem = ref('');
 
-  const kept = new Map<string, Shown>();
-  const drafts = new Map<string, Shown>();
-  let bytes = 0;
+  const kept = new KeptFrames();
   let socket: WebSocket | undefined;
   let seq = 0;
   /** The newest wish for a picture, and whether its answer is still to come. */
@@ -244,8 +101,6 @@ export const useFrames = defineStore('frames', () => {
     closing = true;
     socket?.close();
     kept.clear();
-    drafts.clear();
-    bytes = 0;
     shown.value = undefined;
     handles.value = undefined;
     proof.value = undefined;
@@ -383,16 +238,12 @@ export const useFrames = defineStore('frames', () => {
   }
 
   function arrived(data: ArrayBuffer) {
-    const length = new DataView(data).getUint32(0);
-    const header = JSON.parse(new TextDecoder().decode(new Uint8Array(data, 4, length))) as Header;
-    const end = 4 + length + 4 * header.numbers;
-    const body = new Uint8Array(data, end);
-    const known = kept.get(header.key) ?? drafts.get(header.key);
-    const image = body.length > 0 ? pictureOf(header, data, end) : known;
-    if (image && header.draft) keepDraft(header.key, image);
-    else if (image) keep(header.key, image);
+    const { header, numbers, picture } = read(data);
+    const image = picture ?? kept.any(header.key);
+    if (image && header.draft) kept.keepDraft(header.key, image);
+    else if (image && kept.keep(header.key, image, namesWanted)) count();
     if (header.ahead) return;
-    if (header.seq === asked.seq && body.length > 0) took = performance.now() - asked.at;
+    if (header.seq === asked.seq && picture) took = performance.now() - asked.at;
     // A late draft may be shown on the way to a newer one, but never after what was kept.
     if (header.seq !== newest && !(header.draft && drafting)) return;
     if (header.seq === newest) awaited.value = false;
@@ -400,49 +251,11 @@ export const useFrames = defineStore('frames', () => {
     lastMs.value = header.ms;
     snap.value = header.snap;
     safe.value = header.safe;
-    handles.value = handlesNow(header, new Int32Array(data.slice(4 + length, end)), handles.value);
+    handles.value = handlesNow(header, numbers, handles.value);
     if (image) paint(image, header.key, header.frame);
   }
 
-  function pictureOf(header: Header, data: ArrayBuffer, from: number): Shown {
-    const { width, height, planes } = header;
-    return planes
-      ? { planes: new Uint8Array(data, from), width, height }
-      : new ImageData(new Uint8ClampedArray(data, from), width, height);
-  }
-
-  function keep(key: string, image: Shown) {
-    const before = kept.get(key);
-    // One that is exact stays, also where it comes once more as it goes by.
-    if (before && (isPlanes(image) || !isPlanes(before))) return;
-    if (before) bytes -= sizeOf(before);
-    bytes += sizeOf(image);
-    kept.set(key, image);
-    if (bytes > KEPT_BYTES) makeRoom(key);
-    count();
-  }
-
-  /** What is of no use goes first, then what will be played last. */
-  function makeRoom(but: string) {
-    const order = new Map(wanted.map((f, i) => [keys.value[f] ?? '', i]));
-    const all = [...kept.keys()].filter((k) => k !== but);
-    const rank = (k: string) => order.get(k) ?? Infinity;
-    all.sort((a, b) => (rank(a) === rank(b) ? 0 : rank(b) - rank(a)));
-    for (const key of all) {
-      if (bytes <= 0.97 * KEPT_BYTES) break;
-      const old = kept.get(key);
-      kept.delete(key);
-      if (old) bytes -= sizeOf(old);
-    }
-  }
-
-  /** Drafts come by the dozen and would push out what playback needs: only those that answers may still refer to stay. */
-  function keepDraft(key: string, image: Shown) {
-    drafts.delete(key);
-    drafts.set(key, image);
-    const [oldest] = drafts.keys();
-    if (drafts.size > DRAFTS && oldest !== undefined) drafts.delete(oldest);
-  }
+  const namesWanted = () => wanted.map((f) => keys.value[f] ?? '');
 
   let counting = false;
   /** Which frames are there; worked out at most once a tick, since frames come in quick succession. */

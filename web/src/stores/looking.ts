@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { useFrames, type Shown } from './frames';
+import type { Shown } from '../lib/answers';
+import { useFrames } from './frames';
 import { useShot } from './shot';
 
 /** What helps the eye and isn't part of the shot: grounds, guides, measures, and a picture to compare with. */

@@ -1,7 +1,8 @@
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import { useDesk } from './desk';
-import { useFrames, type Finding } from './frames';
+import type { Finding } from '../lib/answers';
+import { useFrames } from './frames';
 import { useShot } from './shot';
 import { useView } from './view';
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { PropertyNow } from '../../stores/frames';
+import type { PropertyNow } from '../../lib/answers';
 import PropertyRow from '../PropertyRow.vue';
 import { useContent } from './useContent';
 

@@ -1,5 +1,6 @@
 import { computed } from 'vue';
-import { useFrames, type PropertyNow } from '../../stores/frames';
+import type { PropertyNow } from '../../lib/answers';
+import { useFrames } from '../../stores/frames';
 import { useShot } from '../../stores/shot';
 import { useView } from '../../stores/view';
 

@@ -1,0 +1,166 @@
+import type { Pair } from './affine';
+import { Points } from './paths';
+
+/** One property of the chosen layer, as the engine sees it on the frame that is shown. */
+export interface PropertyNow {
+  name: string;
+  label: string;
+  /** The section of the Sheet that it stands in. */
+  section: 'look' | 'place' | 'whole' | 'mask' | 'cut' | 'arrive' | 'leave';
+  kind: 'number' | 'point' | 'colour' | 'path' | 'curve';
+  unit: string;
+  /** What the unit means, where it isn't plain. */
+  unitSays?: string;
+  least: number;
+  most: number;
+  keyed: boolean;
+  keyHere: boolean;
+  /** How many signals it has. */
+  signals: number;
+  value?: number | Pair | string | number[];
+  /** What a curve of values gives from 0 to 1, in even steps. */
+  drawn?: number[];
+}
+
+/** A path by its property; the feathers of its points are in pixels of the path, `scale` each. */
+export interface PathNow {
+  property: string;
+  mask: boolean;
+  closed: boolean;
+  scale: number;
+  points: Points;
+}
+
+export interface Handles {
+  /** Whether they are those of a change that isn't kept yet. */
+  draft: boolean;
+  layer: string;
+  exists: boolean;
+  ownFrame: number;
+  corners: Pair[];
+  /** The corners as the layer rests, where it is on its way. */
+  resting: Pair[];
+  anchor: Pair;
+  /** The paths of its shape and its masks. */
+  paths: PathNow[];
+  properties: PropertyNow[];
+  /** The curve of the values of its cut, from 0 to 1 in even steps; none without a cut. */
+  curve: number[];
+  /** The way of its position: a dot for each frame, and the keys with their handles. */
+  path: { dots: Pair[]; keys: { at: number; loose: boolean; point: Pair; in: Pair; out: Pair }[] };
+}
+
+/** A property over time; each channel a number on each frame of the shot. */
+export interface CurveOf {
+  layer: string;
+  property: string;
+  channels: {
+    values: number[];
+    speeds: number[];
+    moved?: number[];
+    signals?: number[][];
+  }[];
+}
+
+/** Something that was measured wrong; `place` is left, top, right, bottom in pixels of the shot. */
+export interface Finding {
+  check: string;
+  label: string;
+  /** What it is about, the foremost first; none where it is about the whole picture. */
+  layers: string[];
+  from: number;
+  to: number;
+  place: [number, number, number, number];
+  says: string;
+}
+
+/** What was measured wrong in a revision. */
+export interface Proof {
+  revision: number;
+  findings: Finding[];
+}
+
+/** As it is sent: how many points it has, whose numbers follow the header. */
+type PathSent = Omit<PathNow, 'points'> & { points: number };
+
+const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+
+/** What has not changed stays the same object, so that nothing is drawn anew for it. */
+function unchanged<T>(before: T[] | undefined, now: T[]): T[] {
+  if (!before) return now;
+  const all = now.map((n, i) => {
+    const old = before[i];
+    return old !== undefined && same(old, n) ? old : n;
+  });
+  return all.length === before.length && all.every((n, i) => n === before[i]) ? before : all;
+}
+
+/** The handles that a header brings, with the points that follow it. */
+export function handlesNow(
+  { handles: sent, draft }: Header,
+  numbers: Int32Array,
+  before: Handles | undefined,
+): Handles | undefined {
+  if (!sent) return undefined;
+  const all = Points.several(
+    numbers,
+    sent.paths.map((p) => p.points),
+  ).map((points, i) => {
+    const old = before?.paths[i]?.points;
+    return old?.equals(points) ? old : points;
+  });
+  return {
+    ...sent,
+    draft,
+    paths: sent.paths.map((p, i) => ({ ...p, points: all[i] ?? new Points(new Int32Array()) })),
+    properties: unchanged(before?.properties, sent.properties),
+    curve: unchanged(before?.curve, sent.curve),
+  };
+}
+
+/** What comes before a picture. */
+export interface Header {
+  seq: number;
+  revision: number;
+  frame: number;
+  key: string;
+  width: number;
+  height: number;
+  draft: boolean;
+  /** Whether the picture comes as planes. */
+  planes: boolean;
+  ahead: boolean;
+  ms: number;
+  /** How many whole numbers of four bytes lie between header and picture. */
+  numbers: number;
+  safe: [number, number, number, number];
+  snap?: { x?: number; y?: number };
+  handles?: Omit<Handles, 'paths' | 'draft'> & { paths: PathSent[] };
+}
+
+/** A frame that goes by: Y′, Cb and Cr of 4:2:0 by ITU-R BT.709 in three eighths of the room. */
+export interface Planes {
+  planes: Uint8Array;
+  width: number;
+  height: number;
+}
+export type Shown = ImageData | Planes;
+export const isPlanes = (shown: Shown): shown is Planes => 'planes' in shown;
+export const sizeOf = (shown: Shown) => (isPlanes(shown) ? shown.planes.length : shown.data.length);
+
+/** A frame as it comes: four bytes of the header's length, the header, the numbers of points, the picture. */
+export function read(data: ArrayBuffer) {
+  const length = new DataView(data).getUint32(0);
+  const header = JSON.parse(new TextDecoder().decode(new Uint8Array(data, 4, length))) as Header;
+  const end = 4 + length + 4 * header.numbers;
+  const numbers = new Int32Array(data.slice(4 + length, end));
+  const picture = data.byteLength > end ? pictureOf(header, data, end) : undefined;
+  return { header, numbers, picture };
+}
+
+function pictureOf(header: Header, data: ArrayBuffer, from: number): Shown {
+  const { width, height, planes } = header;
+  return planes
+    ? { planes: new Uint8Array(data, from), width, height }
+    : new ImageData(new Uint8ClampedArray(data, from), width, height);
+}
