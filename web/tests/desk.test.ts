@@ -4,6 +4,7 @@ import { defineComponent, nextTick, ref } from 'vue';
 import CutBrackets from '../src/desk/CutBrackets.vue';
 import CutSection from '../src/desk/CutSection.vue';
 import EaseEditor from '../src/desk/EaseEditor.vue';
+import EaseField from '../src/fields/EaseField.vue';
 import MediaPanel from '../src/desk/MediaPanel.vue';
 import { provideOnPicture } from '../src/desk/onPicture';
 import PathHandles from '../src/desk/PathHandles.vue';
@@ -211,8 +212,20 @@ describe('keys', () => {
     expect(editor.get('.way').attributes('d')).toContain('V');
     useView().keys = [{ layer: 'a', property: 'place.opacity', at: 20 }];
     await nextTick();
-    expect(editor.get('.way').attributes('d')).toContain('C');
-    expect(editor.findAll('.handle')).toHaveLength(2);
+    // The last key has an arriving side only: the ease before it.
+    expect(editor.text()).toContain('Arrives from the one before');
+    expect(editor.text()).not.toContain('Goes on');
+    expect(editor.get('.way').attributes('d')).toContain('V');
+    const calls = answers(view([layer('a', { place })], 1));
+    editor.findComponent(EaseField).vm.$emit('commit', 'ease-out', 'both');
+    await settle();
+    expect(calls[0]?.body?.edit).toEqual({
+      kind: 'set-ease',
+      keys: [{ layer: 'a', property: 'place.opacity', at: 20 }],
+      ease: 'ease-out',
+      side: 'arriving',
+      half: 'both',
+    });
   });
 });
 

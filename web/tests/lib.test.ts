@@ -28,6 +28,11 @@ describe('typed times', () => {
     expect(typedTime('+12', '24', 10)).toBe(22);
     expect(typedTime('-0.5s', '24', 36)).toBe(24);
     expect(typedTime('soon', '24', 0)).toBeUndefined();
+    // One hour of drop frame is 107 892 frames of 30000/1001 (common practice; by the rule of SMPTE ST 12-1).
+    expect(typedTime('01:00:00;00', '30000/1001', 0)).toBe(107_892);
+    expect(typedTime('00:01:00;02', '30000/1001', 0)).toBe(1800);
+    expect(typedTime('00:10:00;00', '60000/1001', 0)).toBe(35_964);
+    expect(typedTime('00:00:01;12', '24', 0)).toBe(36);
   });
 
   it('show hours, minutes, seconds and frames', () => {

@@ -226,7 +226,9 @@ describe('the keyboard', () => {
     commands.press(press('v'));
     commands.press(press('c'));
     expect([v.autoKey, v.curves]).toEqual([true, true]);
-    expect(commands.press(press('z'))).toBe(false);
+    commands.press(press('z'));
+    expect(useView().typingTime).toBe(true);
+    expect(commands.press(press('7'))).toBe(false);
   });
 });
 

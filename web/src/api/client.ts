@@ -33,6 +33,8 @@ export type Job = Schemas['JobView'];
 export type State = Schemas['State'];
 export type Parameter = Required<Schemas['Parameter']>;
 export type Descriptor = Required<Omit<Schemas['Descriptor'], 'parameters'>> & { parameters: Parameter[] };
+export type Passage = NonNullable<Layer['arrive']>;
+export type KeptOpening = Omit<Schemas['KeptView'], 'passage'> & { passage: Passage };
 export type NewShot = Schemas['NewShot'];
 export type ShotView = Omit<Schemas['ShotView'], 'shot' | 'animation'> & {
   shot: Shot;
@@ -40,9 +42,11 @@ export type ShotView = Omit<Schemas['ShotView'], 'shot' | 'animation'> & {
   animation: Record<string, LayerAnimation>;
 };
 
-/** A change of a shot: a JSON Patch of it or of one of its layers, or an edit that the server knows the rules of. */
+/** A change of a shot: a JSON Patch of it, of one of its layers or of each of several, or an edit that the server knows the rules of. */
 export type Change =
-  { layer?: string; patch: PatchOperation[] } | { edit: { kind: string; [field: string]: unknown } };
+  | { layer?: string; patch: PatchOperation[] }
+  | { layers: string[]; patch: PatchOperation[] }
+  | { edit: { kind: string; [field: string]: unknown } };
 export interface PatchOperation {
   op: 'add' | 'remove' | 'replace' | 'move' | 'copy' | 'test';
   path: string;
@@ -124,6 +128,12 @@ export const api = {
   /** How many bytes files take. */
   room: () => call<Room>('GET', '/api/room'),
   fonts: (project: string) => call<Font[]>('GET', `/api/projects/${project}/fonts`),
+  /** Arrivals and departures that are kept by name in a project. */
+  keptOpenings: (project: string) => call<KeptOpening[]>('GET', `/api/projects/${project}/openings`),
+  keepOpening: (project: string, name: string, passage: object) =>
+    call<KeptOpening>('POST', `/api/projects/${project}/openings`, { name, passage }),
+  renameOpening: (id: string, name: string) => call<KeptOpening>('PUT', `/api/openings/${id}`, { name }),
+  removeOpening: (id: string) => call<undefined>('DELETE', `/api/openings/${id}`),
   outputs: () => call<OutputView[]>('GET', '/api/outputs'),
   render: (shot: string, output: string, workRange: boolean) =>
     call<{ job: string }>('POST', `/api/shots/${shot}/renders`, { output, workRange }),

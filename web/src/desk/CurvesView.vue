@@ -146,6 +146,9 @@ const keys = computed(() =>
         l.property.keys.map((k, i) => {
           const name = { layer: l.row.layer.id, property: l.property.name, at: k.at };
           const next = l.property.keys[i + 1];
+          // A chosen key shows how the value arrives, too.
+          const nextChosen = next !== undefined && timing.isChosen({ ...name, at: next.at });
+          const shown = timing.isChosen(name) || nextChosen;
           return {
             line: l,
             key: k,
@@ -155,7 +158,7 @@ const keys = computed(() =>
             x: x(timing.shownAt(name)),
             y: y(part(k.value, l.channel)),
             chosen: timing.isChosen(name),
-            handles: timing.isChosen(name) && next ? handles(l, k, next) : undefined,
+            handles: shown && next ? handles(l, k, next) : undefined,
           };
         }),
       ),
@@ -247,7 +250,9 @@ function dragHandle(e: PointerEvent, k: (typeof keys.value)[number], which: 0 | 
       curve[which * 2] = Number(t.toFixed(3));
       curve[which * 2 + 1] = Number(v.toFixed(3));
       eased.value = { at: k.key.at, curve };
-      last = { edit: { kind: 'set-ease', keys: [k.name], ease: curve as Ease } };
+      last = {
+        edit: { kind: 'set-ease', keys: [k.name], ease: curve as Ease, half: which === 0 ? 'start' : 'end' },
+      };
       desk.draft(last);
       void ask(last);
     },
@@ -329,7 +334,7 @@ const shownValue = (l: Line) => {
             :cy="w === 0 ? k.handles.ay : k.handles.by"
             r="4.5"
             class="handle"
-            :data-testid="`curve-handle-${w}`"
+            :data-testid="`curve-handle-${w}${k.chosen ? '' : '-before'}`"
             @pointerdown="dragHandle($event, k, w)"
           />
         </template>

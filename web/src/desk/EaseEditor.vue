@@ -5,11 +5,12 @@ import type { Ease } from '../api/client';
 import EaseField from '../fields/EaseField.vue';
 import TimeField from '../fields/TimeField.vue';
 import SheetLine from '../fields/SheetLine.vue';
+import type { Half } from '../lib/ease';
 import { frameOf, type Beyond } from '../lib/layers';
 import { useDesk } from '../stores/desk';
 import { useShot } from '../stores/shot';
 import { useTiming } from '../stores/timing';
-import { useView } from '../stores/view';
+import { useView, type KeyName } from '../stores/view';
 
 /** The chosen keys: when they are, how they go on to the next, and what is before the first and after the last. */
 const shot = useShot();
@@ -43,8 +44,34 @@ const BEYOND: { value: Beyond; label: string }[] = [
   { value: 'there-and-back', label: 'there and back' },
 ];
 
-function change(ease: Ease) {
-  return { edit: { kind: 'set-ease', keys: view.keys, ease } };
+type Side = 'arriving' | 'leaving';
+/** The keys that a value comes to from another, and those from which it goes on. */
+const sides = computed(() => {
+  const all: Record<Side, KeyName[]> = { arriving: [], leaving: [] };
+  for (const k of view.keys) {
+    const keys = shot.row(k.layer)?.moving.find((p) => p.name === k.property)?.keys ?? [];
+    if (keys[0] && keys[0].at < k.at) all.arriving.push(k);
+    if ((keys[keys.length - 1]?.at ?? k.at) > k.at) all.leaving.push(k);
+  }
+  return all;
+});
+const SAYS = { arriving: 'Arrives from the one before', leaving: 'Goes on to the next' };
+/** The eases of the first of the keys on each side. */
+const eases = computed(() => {
+  const of = (k: KeyName | undefined, by: number) => {
+    const keys = shot.row(k?.layer)?.moving.find((p) => p.name === k?.property)?.keys ?? [];
+    return keys[keys.findIndex((other) => other.at === k?.at) + by]?.ease;
+  };
+  const arriving = of(sides.value.arriving[0], -1);
+  const leaving = of(sides.value.leaving[0], 0);
+  return [
+    ...(arriving ? [{ side: 'arriving' as const, ease: arriving, at: 'end' as const }] : []),
+    ...(leaving ? [{ side: 'leaving' as const, ease: leaving, at: 'start' as const }] : []),
+  ];
+});
+
+function change(side: Side, ease: Ease, half: Half = 'both') {
+  return { edit: { kind: 'set-ease', keys: sides.value[side], ease, side, half } };
 }
 
 function beyond(part: 'before' | 'after', value: unknown) {
@@ -80,28 +107,38 @@ function loosen(loose: boolean) {
         @commit="(f) => timing.nudge(f - first)"
       />
     </SheetLine>
-    <h5>On to the next</h5>
-    <EaseField
-      :ease="found.key.ease"
+    <section v-for="e in eases" :key="e.side" :aria-label="SAYS[e.side]">
+      <h5>{{ SAYS[e.side] }}</h5>
+      <EaseField
+        :ease="e.ease"
+        :at="e.at"
+        :label="e.side === 'arriving' ? 'Ease before' : 'Ease'"
+        :disabled="locked"
+        @draft="(v, half) => desk.draft(change(e.side, v, half))"
+        @commit="(v, half) => desk.commit('Ease', change(e.side, v, half))"
+        @drop="desk.drop()"
+      />
+      <div class="buttons">
+        <button class="bare link" title="Copy this ease" @click="copied = e.ease">Copy ease</button>
+        <button
+          class="bare link"
+          :disabled="!copied || locked"
+          title="Give the chosen keys the copied ease"
+          @click="copied && desk.commit('Ease', change(e.side, copied))"
+        >
+          Same as copied
+        </button>
+      </div>
+    </section>
+    <button
+      v-if="view.keys.length > 1"
+      class="bare link"
       :disabled="locked"
-      @draft="(e) => desk.draft(change(e))"
-      @commit="(e) => desk.commit('Ease', change(e))"
-      @drop="desk.drop()"
-    />
-    <div class="buttons">
-      <button class="bare link" title="Copy this ease" @click="copied = found.key.ease">Copy ease</button>
-      <button
-        class="bare link"
-        :disabled="!copied || locked"
-        title="Give the chosen keys the copied ease"
-        @click="copied && desk.commit('Ease', change(copied))"
-      >
-        Same as copied
-      </button>
-      <button class="bare link" :disabled="locked || view.keys.length < 2" @click="timing.reverse()">
-        Reverse
-      </button>
-    </div>
+      title="The first comes last"
+      @click="timing.reverse()"
+    >
+      Reverse
+    </button>
     <Checkbox
       v-if="inner || found.key.loose"
       :checked="found.key.loose"

@@ -1,102 +1,62 @@
 <script setup lang="ts">
-import { Button, Segmented } from 'ant-design-vue';
-import { ref } from 'vue';
-import NumberField from '../fields/NumberField.vue';
-import SheetLine from '../fields/SheetLine.vue';
-import { useDesk } from '../stores/desk';
+import { Segmented } from 'ant-design-vue';
+import { computed, type Component } from 'vue';
 import { useShot } from '../stores/shot';
-import { useTiming } from '../stores/timing';
 import { useView } from '../stores/view';
+import ManyLines from './many/ManyLines.vue';
+import ManySeen from './many/ManySeen.vue';
+import ManyTime from './many/ManyTime.vue';
+import ManyValues from './many/ManyValues.vue';
 
 /** What can be done with several chosen layers together. */
 const shot = useShot();
 const view = useView();
-const desk = useDesk();
-const timing = useTiming();
-const by = ref(0);
-const order = ref<'list' | 'reversed' | 'middle'>('list');
 
-function change(frames: number) {
-  return {
-    edit: { kind: 'stagger', layers: timing.free, by: Math.round(frames), order: order.value },
-  };
-}
-function commit(frames: number) {
-  by.value = Math.round(frames);
-  void desk.commit('Stagger', change(frames));
-}
-function reorder(v: unknown) {
-  order.value = v as typeof order.value;
-  if (by.value !== 0) commit(by.value);
-}
+const PARTS: Record<string, Component> = {
+  Values: ManyValues,
+  Lines: ManyLines,
+  Seen: ManySeen,
+  Time: ManyTime,
+};
+const names = computed(() => view.layers.map((id) => shot.find(id)?.name).join(', '));
 </script>
 
 <template>
   <div class="many">
     <h4>{{ view.layers.length }} layers</h4>
-    <p class="quiet">{{ view.layers.map((id) => shot.find(id)?.name).join(', ') }}</p>
-    <h5>One after another</h5>
-    <SheetLine label="Apart">
-      <NumberField
-        :value="by"
-        label="Stagger by"
-        unit="fr"
-        :step="0.2"
-        :decimals="0"
-        @draft="(v) => desk.draft(change(v))"
-        @commit="commit"
-      />
-    </SheetLine>
-    <Segmented
-      block
-      size="small"
-      :value="order"
-      :options="[
-        { value: 'list', label: 'from the top' },
-        { value: 'reversed', label: 'reversed' },
-        { value: 'middle', label: 'from middle' },
-      ]"
-      @change="reorder"
-    />
-    <h5>Together</h5>
-    <div class="buttons">
-      <Button size="small" @click="view.drawer = 'openings'">Openings…</Button>
-      <Button size="small" @click="timing.group()">Group</Button>
-      <Button size="small" @click="timing.trim('start')">Begin here</Button>
-      <Button size="small" @click="timing.trim('end')">End here</Button>
-      <Button size="small" @click="timing.split()">Split</Button>
-      <Button size="small" @click="timing.reverse()">Reverse keys</Button>
-      <Button size="small" @click="timing.copyLook()">Looks…</Button>
-      <Button
-        size="small"
-        danger
-        @click="shot.edit('Delete', { edit: { kind: 'delete', layers: timing.free } })"
-        >Delete</Button
-      >
-    </div>
+    <p class="quiet" :title="names">{{ names }}</p>
+    <Segmented v-model:value="view.part" block size="small" class="sections" :options="Object.keys(PARTS)" />
+    <div class="part"><component :is="PARTS[view.part]" /></div>
   </div>
 </template>
 
 <style scoped>
 .many {
-  padding: 12px;
+  display: flex;
+  flex-direction: column;
+  flex: 1;
+  min-height: 0;
+  padding: 12px 0 0;
 }
-h4,
-h5 {
-  margin: 0 0 4px;
+h4 {
+  margin: 0 12px 2px;
   font-size: 13px;
 }
-h5 {
-  margin-top: 14px;
-  font-weight: 400;
-  color: var(--quiet);
-}
 .quiet {
+  flex: none;
+  margin: 0 12px 8px;
   color: var(--quiet);
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
-.buttons {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
+.sections {
+  flex: none;
+  margin: 0 12px 8px;
+}
+.part {
+  flex: 1;
+  overflow: auto;
+  padding: 0 12px 12px;
 }
 </style>

@@ -3,7 +3,7 @@ import { Button, message } from 'ant-design-vue';
 import { DeleteOutlined } from '@ant-design/icons-vue';
 import { ref } from 'vue';
 import { api, type Job, type Media } from '../api/client';
-import { useAdding } from '../stores/adding';
+import { MEDIA, useAdding, type Where } from '../stores/adding';
 import { useProject } from '../stores/project';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
@@ -23,8 +23,8 @@ async function bring(e: Event) {
   await project.bring(files, shot.shot?.format.rate ?? '24');
 }
 
-function add(m: Media) {
-  void adding.media(m);
+function add(m: Media, where: Where = {}) {
+  void adding.media(m, where);
   view.drawer = undefined;
 }
 
@@ -62,10 +62,17 @@ function progress(m: Media): string {
     </template>
     <p class="quiet about">
       Video, stills with alpha, sound, numbered sequences, TrueType and OpenType fonts. They can be dropped on
-      the Picture, too.
+      the Picture, and on the rows at a frame, too.
     </p>
     <ul>
-      <li v-for="m in project.media" :key="m.id" :data-testid="`media-${m.name}`" :data-state="m.state">
+      <li
+        v-for="m in project.media"
+        :key="m.id"
+        :draggable="m.state === 'READY' && m.kind !== 'FONT'"
+        :data-testid="`media-${m.name}`"
+        :data-state="m.state"
+        @dragstart="$event.dataTransfer?.setData(MEDIA, m.id)"
+      >
         <span class="thumb">
           <img
             v-if="m.state === 'READY' && m.kind !== 'FONT' && m.kind !== 'SOUND'"
@@ -96,6 +103,13 @@ function progress(m: Media): string {
           <span v-if="m.state === 'READY' && m.message" class="quiet">{{ m.message }}</span>
         </span>
         <Button v-if="m.state === 'READY' && m.kind !== 'FONT'" size="small" @click="add(m)">Add</Button>
+        <Button
+          v-if="m.state === 'READY' && m.kind !== 'FONT' && view.frame > 0"
+          size="small"
+          :title="`Begins at the playhead, on frame ${view.frame}`"
+          @click="add(m, { frame: view.frame })"
+          >Add here</Button
+        >
         <button
           v-if="m.state !== 'IMPORTING' && !m.used"
           class="bare"

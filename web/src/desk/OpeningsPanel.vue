@@ -1,7 +1,10 @@
 <script setup lang="ts">
-import { Button, Segmented } from 'ant-design-vue';
+import { DeleteOutlined } from '@ant-design/icons-vue';
+import { Button, Popconfirm, Segmented } from 'ant-design-vue';
 import { computed } from 'vue';
+import type { KeptOpening } from '../api/client';
 import { useAdding } from '../stores/adding';
+import { useKeptOpenings } from '../stores/keptOpenings';
 import { useRecipes } from '../stores/recipes';
 import { useShot } from '../stores/shot';
 import { useTiming } from '../stores/timing';
@@ -14,15 +17,31 @@ const shot = useShot();
 const view = useView();
 const timing = useTiming();
 const recipes = useRecipes();
+const kept = useKeptOpenings();
 const adding = useAdding();
 
 const arriving = computed(() => view.stance !== 'leave');
 const layer = computed(() => shot.find(view.layer));
 /** What can arrive: sounds aren't seen. */
 const candidates = computed(() => shot.everyLayer().filter((l) => l.content.kind !== 'sound'));
+/** What it is made of, in a few words. */
+function says(k: KeptOpening): string {
+  const opening = recipes.opening(k.passage.opening?.kind)?.label ?? 'a pose';
+  return `${opening}, ${k.passage.length} frames`;
+}
 const now = computed(() => layer.value?.[arriving.value ? 'arrive' : 'leave']?.opening?.kind);
 const url = (kind: string) =>
   `/api/shots/${shot.view?.id}/previews/${kind}.png?layer=${view.layer}&arriving=${arriving.value}&r=${shot.view?.revision}`;
+
+const keptUrl = (id: string) =>
+  `/api/shots/${shot.view?.id}/kept-previews/${id}.png?layer=${view.layer}&arriving=${arriving.value}&r=${shot.view?.revision}`;
+
+async function lay(k: KeptOpening) {
+  if (view.stance === 'rest') view.stance = 'arrive';
+  if (await timing.setPassage(k.passage)) timing.take(view.stance);
+}
+const sameAs = (k: KeptOpening) =>
+  JSON.stringify(layer.value?.[arriving.value ? 'arrive' : 'leave']) === JSON.stringify(k.passage);
 
 async function choose(kind: string) {
   if (view.stance === 'rest') view.stance = 'arrive';
@@ -77,6 +96,40 @@ async function choose(kind: string) {
           <span class="quiet">{{ o.summary }}</span>
         </span>
       </button>
+      <template v-if="kept.all.length">
+        <h4>Kept in this project</h4>
+        <div v-for="k in kept.all" :key="k.id" class="own">
+          <button
+            class="card"
+            :class="{ chosen: sameAs(k) }"
+            :data-testid="`kept-${k.name}`"
+            :aria-label="`Kept opening ${k.name}`"
+            @click="lay(k)"
+          >
+            <span class="window"
+              ><span class="moving" :style="{ backgroundImage: `url('${keptUrl(k.id)}')` }"></span
+            ></span>
+          </button>
+          <span class="text">
+            <input
+              class="name"
+              :value="k.name"
+              :aria-label="`Name of ${k.name}`"
+              maxlength="80"
+              @keydown.stop="(e) => e.key === 'Enter' && (e.target as HTMLInputElement).blur()"
+              @change="(e) => kept.rename(k.id, (e.target as HTMLInputElement).value)"
+            />
+            <span class="quiet">{{ says(k) }}</span>
+          </span>
+          <Popconfirm
+            :title="`Forget “${k.name}”? Layers that have it keep it.`"
+            ok-text="Forget"
+            @confirm="kept.remove(k.id)"
+          >
+            <button class="bare" :aria-label="`Forget ${k.name}`"><DeleteOutlined /></button>
+          </Popconfirm>
+        </div>
+      </template>
     </div>
   </SidePanel>
 </template>
@@ -117,6 +170,29 @@ async function choose(kind: string) {
   min-width: 0;
   flex-direction: column;
   line-height: 1.3;
+}
+h4 {
+  margin: 10px 6px 2px;
+  font-size: 13px;
+  font-weight: 600;
+}
+.own {
+  display: flex;
+  align-items: center;
+  padding-right: 6px;
+}
+.name {
+  border: 0;
+  border-bottom: 1px solid transparent;
+  background: none;
+  color: var(--text);
+  font: inherit;
+  font-weight: 600;
+  min-width: 0;
+}
+.name:focus {
+  border-bottom-color: var(--accent);
+  outline: none;
 }
 /* The pictures come at a size of their own and are shown a little smaller. */
 .window {

@@ -9,6 +9,7 @@ import TimeField from '../fields/TimeField.vue';
 import SheetLine from '../fields/SheetLine.vue';
 import type { Recipe } from '../lib/layers';
 import { useDesk } from '../stores/desk';
+import { useKeptOpenings } from '../stores/keptOpenings';
 import { useRecipes } from '../stores/recipes';
 import { useShot } from '../stores/shot';
 import { useTiming } from '../stores/timing';
@@ -23,6 +24,7 @@ const view = useView();
 const desk = useDesk();
 const timing = useTiming();
 const recipes = useRecipes();
+const kept = useKeptOpenings();
 const { of } = useContent();
 
 type Passage = NonNullable<Layer['arrive']>;
@@ -70,6 +72,15 @@ function remove() {
     layers: timing.free,
     arriving: props.arriving,
   });
+}
+function keep() {
+  if (passage.value) {
+    void kept.keep(
+      `${props.layer.name} ${props.arriving ? 'arriving' : 'leaving'}`.slice(0, 80),
+      passage.value,
+    );
+    view.drawer = 'openings';
+  }
 }
 function unpack() {
   void timing
@@ -172,6 +183,9 @@ function unpack() {
     </SheetLine>
     <div class="buttons">
       <button class="bare link" :disabled="locked" @click="unpack">Turn into keys</button>
+      <button class="bare link" title="Among the openings of this project" @click="keep">
+        Keep it by name
+      </button>
       <button class="bare link" :disabled="locked" @click="remove">Remove</button>
     </div>
   </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
+import type { Change } from '../api/client';
 import { follow } from '../lib/drag';
 import { freshId } from '../lib/layers';
 import { pathOf, Points, type KnotAt } from '../lib/paths';
@@ -47,14 +48,15 @@ function change(closed = mask.value) {
     o[1] - p[1],
   ]);
   const path = closed ? points : { open: points };
-  return { edit: drawing({ path }) };
+  return drawing({ path });
 }
 
-/** An edit that draws: a mask, one more path, or a shape of its own. */
-function drawing(more: object) {
-  if (mask.value) return { kind: 'draw-mask', layer: view.layer, newId, frame: view.frame, ...more };
+/** A change that draws: a mask on each chosen layer, one more path, or a shape of its own. */
+function drawing(more: object): Change {
+  const drawn = { newId, frame: view.frame, ...more };
+  if (mask.value) return desk.ofEach((layer) => ({ kind: 'draw-mask', layer, ...drawn }));
   const onto = view.becomes === 'path' ? view.layer : null;
-  return { kind: 'draw-shape', onto, newId, frame: view.frame, ...more };
+  return { edit: { kind: 'draw-shape', onto, ...drawn } };
 }
 
 function finish(closed = mask.value) {

@@ -3,6 +3,7 @@ import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { follow } from '../lib/drag';
 import { pixelAt, type PixelNow } from '../lib/measure';
 import { isPlanes, type Shown } from '../lib/answers';
+import { useAdding } from '../stores/adding';
 import { useFrames } from '../stores/frames';
 import { useLooking } from '../stores/looking';
 import { useProof } from '../stores/proof';
@@ -14,13 +15,13 @@ import PictureHandles from './PictureHandles.vue';
 import PictureMeasures from './PictureMeasures.vue';
 
 /** The place where the shot is shown and handled. */
-const emit = defineEmits<{ dropped: [files: File[]] }>();
 const shot = useShot();
 const view = useView();
 const frames = useFrames();
 
 const looking = useLooking();
 const proof = useProof();
+const adding = useAdding();
 /** The place of the finding that is looked at. */
 const mark = computed(() => proof.marked?.place);
 const stage = ref<HTMLElement>();
@@ -164,8 +165,12 @@ onBeforeUnmount(() => watcher?.disconnect());
 
 function drop(e: DragEvent) {
   over.value = false;
-  const files = [...(e.dataTransfer?.files ?? [])];
-  if (files.length) emit('dropped', files);
+  const r = canvas.value?.getBoundingClientRect();
+  const at: [number, number] | undefined = r && [
+    (e.clientX - r.left) / zoom.value,
+    (e.clientY - r.top) / zoom.value,
+  ];
+  void adding.dropped(e.dataTransfer, { at });
 }
 </script>
 
@@ -234,7 +239,7 @@ function drop(e: DragEvent) {
     </div>
     <FirstSteps
       v-if="shot.shot && shot.shot.layers.length === 0 && !view.drawer"
-      @dropped="(f) => emit('dropped', f)"
+      @dropped="(f) => void adding.brought(f)"
     />
     <PictureMeasures :pixel="pixel" />
     <p v-if="over" class="hint">Drop clips, stills, fonts or a numbered sequence</p>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { message } from 'ant-design-vue';
 import { computed, nextTick, ref } from 'vue';
+import { follow as followPointer } from '../lib/drag';
 import { freshId } from '../lib/layers';
 import { reworded } from '../lib/words';
 import { useDesk } from '../stores/desk';
@@ -12,6 +13,7 @@ import { useView } from '../stores/view';
 import PathHandles from './PathHandles.vue';
 import { provideOnPicture } from './onPicture';
 import PenPath from './PenPath.vue';
+import TogetherHandles from './TogetherHandles.vue';
 import WayHandles from './WayHandles.vue';
 
 /** The handles above the picture. Where they lie comes from the engine; every drag is a draft until it ends. */
@@ -37,7 +39,7 @@ const seen = computed(() => shot.find(view.layer)?.content.kind !== 'sound');
 const locked = computed(() => shot.find(view.layer)?.locked ?? false);
 const corners = computed(() => h.value?.corners ?? []);
 const outline = computed(() => corners.value.map((c) => c.join(',')).join(' '));
-const { at, px, follow } = provideOnPicture(
+const { at, px, follow, dragging } = provideOnPicture(
   svg,
   () => props.zoom,
   () => (drawn.value = undefined),
@@ -78,13 +80,28 @@ function move(e: PointerEvent) {
       frame: view.frame,
       by: m.shiftKey ? straight(from, to) : [to[0] - from[0], to[1] - from[1]],
       snap: !m.altKey,
-      // Guides are seen with the rulers only; nothing clings to what isn't seen.
-      guides: looking.rulers
-        ? { upright: looking.guides.across, level: looking.guides.down }
-        : { upright: [], level: [] },
+      guides: looking.lines(),
       stance: view.stance,
     }),
   );
+}
+
+/** What is chosen is moved; with Ctrl a box is drawn over it, with Shift another layer is chosen, too, where there is one. */
+async function pressed(e: PointerEvent) {
+  const plain = !e.ctrlKey && !e.metaKey;
+  if (locked.value || view.tool !== 'choose' || !plain) {
+    void down(e);
+    return;
+  }
+  if (!e.shiftKey) {
+    move(e);
+    return;
+  }
+  const [x, y] = at(e);
+  const chosen = view.layer;
+  move(e);
+  const found = await frames.pick(x, y, view.frame);
+  if (found !== undefined && found !== chosen && !dragging.value) view.chooseToo(found);
 }
 
 function straight(from: Pair, to: Pair): Pair {
@@ -135,10 +152,6 @@ function draw(e: PointerEvent) {
   const becomes = view.becomes;
   const more = figure === 'polygon' || figure === 'star' ? { points: view.figure.points } : {};
   const round = figure === 'rounded' ? { roundness: 0.4 } : {};
-  const kind =
-    becomes === 'mask'
-      ? { kind: 'add-mask', layer: view.layer }
-      : { kind: 'add-shape', onto: becomes === 'path' ? view.layer : null };
   follow(
     e,
     `Draw ${becomes}`,
@@ -146,7 +159,11 @@ function draw(e: PointerEvent) {
       drawn.value = { from, to };
       view.tool = 'choose';
       if (Math.abs(to[0] - from[0]) < 2 || Math.abs(to[1] - from[1]) < 2) return undefined;
-      return { edit: { ...kind, newId, frame: view.frame, shape: figure, from, to, ...more, ...round } };
+      const drawnOn = { newId, frame: view.frame, shape: figure, from, to, ...more, ...round };
+      // On several layers each gets a mask of its own, at the same place.
+      return becomes === 'mask'
+        ? desk.ofEach((layer) => ({ kind: 'add-mask', layer, ...drawnOn }))
+        : { edit: { kind: 'add-shape', onto: becomes === 'path' ? view.layer : null, ...drawnOn } };
     },
     () => {
       if (becomes === 'shape') view.choose(newId);
@@ -172,9 +189,40 @@ async function down(e: PointerEvent) {
     draw(e);
     return;
   }
-  const [x, y] = at(e);
-  const found = await frames.pick(x, y, view.frame);
-  view.choose(found);
+  choosing(e);
+}
+
+/** A click chooses what lies there, with Shift one more or one less; from the empty ground, or with Ctrl, a box chooses. */
+function choosing(e: PointerEvent) {
+  const from = at(e);
+  const more = e.shiftKey;
+  const boxed = e.ctrlKey || e.metaKey;
+  const under = frames.pick(from[0], from[1], view.frame);
+  let box: { from: Pair; to: Pair } | undefined;
+  e.preventDefault();
+  followPointer({
+    move: (m) => {
+      const to = at(m);
+      if (!box && Math.hypot(to[0] - from[0], to[1] - from[1]) < px(4)) return;
+      box = { from, to };
+      drawn.value = box;
+    },
+    end: () => {
+      drawn.value = undefined;
+      void (async () => {
+        const found = await under;
+        if (box && (boxed || found === undefined)) {
+          const inside = await frames.pickWithin(box.from, box.to, view.frame);
+          view.chooseAll([
+            ...(more ? view.layers.filter((id) => !inside.includes(id)) : []),
+            ...inside.reverse(),
+          ]);
+        } else if (found !== undefined && more) view.chooseToo(found);
+        else if (!more) view.choose(found);
+      })();
+    },
+    cancel: () => (drawn.value = undefined),
+  });
 }
 
 async function type() {
@@ -229,7 +277,11 @@ defineExpose({ type });
       :stroke-width="px(1)"
       :stroke-dasharray="`${px(3)} ${px(4)}`"
     />
-    <template v-if="h && h.exists && seen">
+    <TogetherHandles
+      v-if="view.layers.length > 1 && frames.together && frames.together.each.length && !view.playing"
+      :together="frames.together"
+    />
+    <template v-else-if="h && h.exists && seen">
       <polygon
         v-if="view.stance !== 'rest'"
         :points="h.resting.map((c) => c.join(',')).join(' ')"
@@ -243,7 +295,7 @@ defineExpose({ type });
         :class="[{ locked }, view.stance]"
         :stroke-width="px(1.25)"
         data-testid="outline"
-        @pointerdown.stop="locked || view.tool !== 'choose' ? down($event) : move($event)"
+        @pointerdown.stop="pressed"
         @dblclick="type"
       />
       <template v-if="!locked && view.tool === 'choose' && !view.path">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Dropdown, Menu, MenuDivider, MenuItem, MenuItemGroup } from 'ant-design-vue';
 import { computed } from 'vue';
+import type { Change } from '../api/client';
 import ColourField from '../fields/ColourField.vue';
 import NumberField from '../fields/NumberField.vue';
 import ToneCurveField from '../fields/ToneCurveField.vue';
@@ -30,10 +31,26 @@ const pair = computed(() =>
 );
 const colour = computed(() => props.property.value as unknown as string);
 /** A scale keeps its proportion while both directions are alike. */
-const even = computed(() => percent.value && pair.value?.[0] === pair.value?.[1]);
+const even = computed(() => percent.value && !props.property.mixed && pair.value?.[0] === pair.value?.[1]);
 
 function change(value: unknown) {
   return desk.setValue(props.property.name, value);
+}
+
+/** One of two numbers; of several layers each keeps its other one. */
+function changePart(index: 0 | 1, value: number) {
+  if (view.layers.length === 1 || even.value) return change(withPart(index, value));
+  const { name: property } = props.property;
+  const { frame, autoKey: key } = view;
+  return desk.ofEach((layer) => ({
+    kind: 'set-part',
+    layer,
+    property,
+    frame,
+    channel: index,
+    value: value / factor.value,
+    key,
+  }));
 }
 
 function withPart(index: 0 | 1, value: number): [number, number] {
@@ -43,18 +60,18 @@ function withPart(index: 0 | 1, value: number): [number, number] {
   return index === 0 ? [v, y] : [x, v];
 }
 
-const commit = (value: unknown) => {
-  const layer = shot.find(view.layer)?.name ?? '';
-  // The engine adds the value.
-  void desk.commit(`${name.value} of ${layer}`.slice(0, 160), change(value));
-};
+// The engine adds the value to the label.
+const commit = (what: Change) => void desk.commit(`${name.value} of ${who.value}`.slice(0, 160), what);
+const who = computed(() =>
+  view.layers.length > 1 ? `${desk.free().length} layers` : (shot.find(view.layer)?.name ?? ''),
+);
 const draft = (value: unknown) => desk.draft(change(value));
 
 function removeKeys() {
-  const row = shot.row(view.layer);
-  if (!row) return;
-  const keys = row.moving.find((p) => p.name === props.property.name)?.keys ?? [];
-  const names = keys.map((k) => ({ layer: row.layer.id, property: props.property.name, at: k.at }));
+  const names = desk.free().flatMap((layer) => {
+    const keys = shot.row(layer)?.moving.find((p) => p.name === props.property.name)?.keys ?? [];
+    return keys.map((k) => ({ layer, property: props.property.name, at: k.at }));
+  });
   view.keys = [];
   void shot.edit(`Remove keys: ${name.value}`, { edit: { kind: 'remove-keys', keys: names } });
 }
@@ -77,14 +94,14 @@ function addSignal(kind: string) {
 }
 
 function toggleKey() {
-  const layer = view.layer;
-  if (!layer) return;
-  const own = desk.ownFrame();
-  void shot.edit(props.property.keyHere ? `Remove key: ${name.value}` : `Add key: ${name.value}`, {
-    edit: props.property.keyHere
-      ? { kind: 'remove-keys', keys: [{ layer, property: props.property.name, at: own }] }
-      : { kind: 'add-key', layer, property: props.property.name, frame: view.frame },
-  });
+  const property = props.property.name;
+  if (props.property.keyHere) {
+    const keys = desk.free().map((layer) => ({ layer, property, at: desk.ownFrame(layer) }));
+    void shot.edit(`Remove key: ${name.value}`, { edit: { kind: 'remove-keys', keys } });
+  } else {
+    const add = desk.ofEach((layer) => ({ kind: 'add-key', layer, property, frame: view.frame }));
+    void shot.edit(`Add key: ${name.value}`, add);
+  }
 }
 </script>
 
@@ -97,12 +114,13 @@ function toggleKey() {
         :label="name"
         :unit="property.unit"
         :unit-says="property.unitSays"
+        :mixed="property.mixed"
         :least="property.least * factor"
         :most="property.most * factor"
         :step="step"
         :disabled="locked"
         @draft="(v) => draft(v / factor)"
-        @commit="(v) => commit(v / factor)"
+        @commit="(v) => commit(change(v / factor))"
       />
     </span>
     <span v-else-if="pair" class="fields">
@@ -113,20 +131,22 @@ function toggleKey() {
         :label="`${name} ${i === 0 ? 'across' : 'down'}`"
         :unit="property.unit"
         :unit-says="property.unitSays"
+        :mixed="property.mixed"
         :least="property.least * factor"
         :most="property.most * factor"
         :disabled="locked"
         :decimals="1"
-        @draft="(v) => draft(withPart(i, v))"
-        @commit="(v) => commit(withPart(i, v))"
+        @draft="(v) => desk.draft(changePart(i, v))"
+        @commit="(v) => commit(changePart(i, v))"
       />
     </span>
     <ColourField
       v-else-if="property.kind === 'colour'"
       :value="colour"
       :label="name"
+      :mixed="property.mixed"
       @draft="draft"
-      @commit="commit"
+      @commit="(v) => commit(change(v))"
     />
     <ToneCurveField
       v-else-if="property.kind === 'curve'"
@@ -134,7 +154,7 @@ function toggleKey() {
       :drawn="property.drawn ?? []"
       :disabled="locked"
       @draft="draft"
-      @commit="commit"
+      @commit="(v) => commit(change(v))"
       @drop="desk.drop()"
     />
     <span v-else class="fields quiet">{{ property.keyed ? 'moves by keys' : 'on the Picture' }}</span>
@@ -152,7 +172,7 @@ function toggleKey() {
       <button class="bare more" :aria-label="`More for ${name}`">⋮</button>
       <template #overlay>
         <Menu>
-          <MenuItemGroup v-if="numeric" key="s" title="Add a signal">
+          <MenuItemGroup v-if="numeric && view.layers.length === 1" key="s" title="Add a signal">
             <MenuItem
               v-for="s in recipes.signals"
               :key="s.kind"
@@ -168,7 +188,12 @@ function toggleKey() {
       </template>
     </Dropdown>
   </div>
-  <SignalList v-if="property.signals" :property="property.name" :label="name" :locked="locked" />
+  <SignalList
+    v-if="property.signals && view.layers.length === 1"
+    :property="property.name"
+    :label="name"
+    :locked="locked"
+  />
 </template>
 
 <style scoped>

@@ -4,7 +4,8 @@ import { PlusOutlined } from '@ant-design/icons-vue';
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
 import { follow } from '../lib/drag';
 import { frameOf, type MovingProperty, type Row } from '../lib/layers';
-import { useAdding } from '../stores/adding';
+import { snapped } from '../lib/snap';
+import { MEDIA, useAdding } from '../stores/adding';
 import { useShot } from '../stores/shot';
 import { useTiming } from '../stores/timing';
 import { useView, type KeyName } from '../stores/view';
@@ -138,6 +139,29 @@ function boxed(e: PointerEvent, row?: Row) {
   });
 }
 
+/** The frame under the pointer, and the row, while something is dragged over the rows. */
+const over = ref<{ frame: number; above?: string }>();
+function dragOver(e: DragEvent) {
+  const types = e.dataTransfer?.types ?? [];
+  const frame = body.value?.getBoundingClientRect();
+  if (!frame || !(types.includes('Files') || types.includes(MEDIA))) return;
+  e.preventDefault();
+  const at = Math.round((e.clientX - frame.left - NAMES - pad.value) / pace.value);
+  const down = e.clientY - frame.top;
+  const under = lines.value.filter((l) => !l.property && l.row.depth === 0 && l.top <= down).pop();
+  over.value = {
+    frame: Math.min(timing.length - 1, Math.max(0, snapped(at, timing.lines(), 7 / pace.value))),
+    above: under?.row.layer.id,
+  };
+}
+function drop(e: DragEvent) {
+  const where = over.value;
+  if (!where) return;
+  e.preventDefault();
+  over.value = undefined;
+  void adding.dropped(e.dataTransfer, where);
+}
+
 /** With Ctrl closer or farther about the pointer; sideways, or with Shift, along. */
 function wheel(e: WheelEvent) {
   const along = e.shiftKey ? e.deltaY : e.deltaX;
@@ -166,7 +190,15 @@ onBeforeUnmount(() => watcher?.disconnect());
 </script>
 
 <template>
-  <section ref="scroller" class="timeline" aria-label="Timeline" @wheel="wheel">
+  <section
+    ref="scroller"
+    class="timeline"
+    aria-label="Timeline"
+    @wheel="wheel"
+    @dragover="dragOver"
+    @dragleave.self="over = undefined"
+    @drop="drop"
+  >
     <div class="ruler-row">
       <div class="corner">
         <Dropdown :trigger="['click']">
@@ -262,8 +294,11 @@ onBeforeUnmount(() => watcher?.disconnect());
           height: `${box.height}px`,
         }"
       ></div>
+      <div v-if="over" class="here" data-testid="drop-here" :style="{ left: `${NAMES + x(over.frame)}px` }">
+        <span>from frame {{ over.frame }}</span>
+      </div>
       <p v-if="shot.list.length === 0" class="nothing">
-        Nothing here yet. “Add” puts the first layer in; clips can be dropped on the Picture.
+        Nothing here yet. “Add” puts the first layer in; clips can be dropped here and on the Picture.
       </p>
       <TimelinePlayhead v-else :pace="pace" :pad="NAMES + pad" />
     </div>
@@ -271,6 +306,21 @@ onBeforeUnmount(() => watcher?.disconnect());
 </template>
 
 <style scoped>
+.here {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  z-index: 2;
+  border-left: 2px solid var(--accent);
+  pointer-events: none;
+}
+.here span {
+  padding: 1px 6px;
+  background: var(--accent);
+  color: #111;
+  font-size: 11px;
+  white-space: nowrap;
+}
 .timeline {
   position: relative;
   overflow-y: auto;

@@ -11,6 +11,7 @@ import {
 } from '@ant-design/icons-vue';
 import { computed, ref } from 'vue';
 import { freshId, type Row } from '../lib/layers';
+import { useDesk } from '../stores/desk';
 import { useTiming } from '../stores/timing';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
@@ -19,6 +20,7 @@ import KindGlyph from './KindGlyph.vue';
 const props = defineProps<{ row: Row; folds: boolean }>();
 const shot = useShot();
 const view = useView();
+const desk = useDesk();
 
 const layer = computed(() => props.row.layer);
 const timing = useTiming();
@@ -27,7 +29,9 @@ const group = computed(() => layer.value.content.kind === 'group');
 const dropping = ref<'above' | 'below' | 'into' | 'cutter'>();
 
 function flip(field: 'hidden' | 'locked' | 'solo', label: string) {
-  void shot.setField(layer.value.id, field, !layer.value[field], label);
+  // What is done to one of the chosen is done to all of them.
+  const all = view.layers.includes(layer.value.id) ? view.layers : [layer.value.id];
+  void shot.setFields(all, field, !layer.value[field], label);
 }
 
 function open() {
@@ -85,7 +89,9 @@ function cutBy(id: string) {
   const cut = shot.find(id);
   if (!cut || id === layer.value.id) return;
   const next = { with: 'shape', keep: 'inside', ...(cut.cut ?? {}), by: layer.value.id };
-  void shot.setField(id, 'cut', next, 'Cut by');
+  // All chosen ones get the same cutter, but for the cutter itself.
+  const all = view.layers.includes(id) ? desk.free().filter((l) => l !== layer.value.id) : [id];
+  void shot.setFields(all, 'cut', next, 'Cut by');
 }
 
 function dragStart(e: DragEvent) {

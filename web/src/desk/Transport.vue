@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Dropdown, Input, Menu, MenuDivider, MenuItem } from 'ant-design-vue';
+import { Dropdown, Input, Menu, MenuDivider, MenuItem, message } from 'ant-design-vue';
 import {
   CaretRightOutlined,
   CheckOutlined,
@@ -10,7 +10,7 @@ import {
   VerticalLeftOutlined,
   VerticalRightOutlined,
 } from '@ant-design/icons-vue';
-import { computed, ref } from 'vue';
+import { computed, nextTick, ref, watch } from 'vue';
 import { framesPerSecond, timecode, typedTime } from '../lib/timecode';
 import { useDesk } from '../stores/desk';
 import { useFrames } from '../stores/frames';
@@ -27,7 +27,6 @@ const frames = useFrames();
 const playback = usePlayback();
 const looking = useLooking();
 const typed = ref('');
-const typing = ref(false);
 
 const rate = computed(() => shot.shot?.format.rate ?? '24');
 const time = computed(() => timecode(view.frame, rate.value));
@@ -58,15 +57,31 @@ function on(colour: string) {
   view.see = 'picture';
 }
 
+/** To a typed time, or to the marker of that name. */
 function go() {
-  const frame = typedTime(typed.value, rate.value, view.frame);
+  if (!view.typingTime) return;
+  view.typingTime = false;
+  const name = typed.value.trim().toLowerCase();
+  const marker = shot.shot?.markers.find((m) => m.name.toLowerCase() === name);
+  const frame = marker?.at ?? typedTime(typed.value, rate.value, view.frame);
   if (frame !== undefined) desk.go(frame);
-  typing.value = false;
+  else if (name)
+    void message.warning(`“${typed.value.trim()}” is no time and no marker: 36, 1.5s, 00:00:01:12, +12.`);
 }
 
-function type() {
-  typed.value = String(view.frame);
-  typing.value = true;
+watch(
+  () => view.typingTime,
+  (on) => {
+    if (!on) return;
+    typed.value = String(view.frame);
+    void nextTick(() => (field.value?.$el as HTMLInputElement | undefined)?.select());
+  },
+);
+const field = ref<InstanceType<typeof Input>>();
+
+function typedKey(e: KeyboardEvent) {
+  e.stopPropagation();
+  if (e.key === 'Escape') view.typingTime = false;
 }
 </script>
 
@@ -113,13 +128,14 @@ function type() {
       <RetweetOutlined />
     </button>
     <Input
-      v-if="typing"
+      v-if="view.typingTime"
+      ref="field"
       v-model:value="typed"
       class="typed"
       size="small"
       aria-label="Go to time"
       autofocus
-      @keydown.stop
+      @keydown="typedKey"
       @press-enter="go"
       @blur="go"
     />
@@ -127,8 +143,8 @@ function type() {
       v-else
       class="bare time"
       aria-label="Time; press to type"
-      title="36, 1.5s, 00:00:01:12, +12"
-      @click="type"
+      title="36, 1.5s, 00:00:01:12, +12, a marker's name (Z)"
+      @click="view.typingTime = true"
     >
       <strong>{{ time }}</strong> <span class="quiet">frame {{ view.frame }}</span>
     </button>

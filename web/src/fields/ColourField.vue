@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 
-const props = defineProps<{ value: string | number[]; label: string }>();
+const props = defineProps<{ value: string | number[]; label: string; mixed?: boolean }>();
 const emit = defineEmits<{ draft: [value: string]; commit: [value: string] }>();
 
 const two = (n: number) =>
@@ -30,7 +30,14 @@ function typed(e: Event) {
       @input="emit('draft', ($event.target as HTMLInputElement).value + alpha)"
       @change="emit('commit', ($event.target as HTMLInputElement).value + alpha)"
     />
-    <input class="hex" :aria-label="`${label} as hexadecimal`" :value="hex" @change="typed" @keydown.stop />
+    <input
+      class="hex"
+      :aria-label="`${label} as hexadecimal`"
+      :value="mixed ? '' : hex"
+      :placeholder="mixed ? 'mixed' : undefined"
+      @change="typed"
+      @keydown.stop
+    />
   </span>
 </template>
 

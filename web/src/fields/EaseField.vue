@@ -3,12 +3,19 @@ import { Select } from 'ant-design-vue';
 import { computed, ref } from 'vue';
 import type { Ease } from '../api/client';
 import { follow } from '../lib/drag';
-import { curveOf, drawn, LANDINGS, nameOf, type Curve } from '../lib/ease';
+import { curveOf, drawn, LANDINGS, nameOf, type Curve, type Half } from '../lib/ease';
 import NumberField from './NumberField.vue';
 
-/** An ease: a name, a curve with two handles, or a spring. */
-const props = defineProps<{ ease: Ease; disabled?: boolean }>();
-const emit = defineEmits<{ draft: [ease: Ease]; commit: [ease: Ease]; drop: [] }>();
+/**
+ * An ease: a name, a curve with two handles, or a spring. Dragging a handle says which half of the curve it changes; the end
+ * at the key that is looked at is marked.
+ */
+const props = defineProps<{ ease: Ease; disabled?: boolean; label?: string; at?: 'start' | 'end' }>();
+const emit = defineEmits<{
+  draft: [ease: Ease, half: Half];
+  commit: [ease: Ease, half: Half];
+  drop: [];
+}>();
 
 const W = 240;
 const H = 92;
@@ -32,13 +39,14 @@ const y = (v: number) => H - PAD - v * (H - 2 * PAD);
 
 function choose(v: unknown) {
   const landing = LANDINGS.find((l) => l.name === v);
-  emit('commit', landing ? landing.ease : v === 'spring' ? { spring: 3 } : (v as Ease));
+  emit('commit', landing ? landing.ease : v === 'spring' ? { spring: 3 } : (v as Ease), 'both');
 }
 
 function drag(e: PointerEvent, which: 0 | 1) {
   const svg = (e.currentTarget as SVGElement).ownerSVGElement;
   if (!svg || !curve.value || props.disabled) return;
   const start = [...curve.value] as Curve;
+  const half = which === 0 ? 'start' : 'end';
   follow({
     move: (m) => {
       const box = svg.getBoundingClientRect();
@@ -51,10 +59,10 @@ function drag(e: PointerEvent, which: 0 | 1) {
       next[which * 2] = Number(vx.toFixed(3));
       next[which * 2 + 1] = Number(vy.toFixed(3));
       dragged.value = next;
-      emit('draft', next);
+      emit('draft', next, half);
     },
     end: () => {
-      if (dragged.value) emit('commit', dragged.value);
+      if (dragged.value) emit('commit', dragged.value, half);
       dragged.value = undefined;
     },
     cancel: () => {
@@ -69,7 +77,7 @@ function drag(e: PointerEvent, which: 0 | 1) {
   <Select
     size="small"
     class="names"
-    aria-label="Ease"
+    :aria-label="label ?? 'Ease'"
     :value="name"
     :options="options"
     :disabled="disabled"
@@ -86,12 +94,13 @@ function drag(e: PointerEvent, which: 0 | 1) {
     :step="0.1"
     :decimals="0"
     :disabled="disabled"
-    @draft="(v) => emit('draft', { spring: Math.round(v) })"
-    @commit="(v) => emit('commit', { spring: Math.round(v) })"
+    @draft="(v) => emit('draft', { spring: Math.round(v) }, 'both')"
+    @commit="(v) => emit('commit', { spring: Math.round(v) }, 'both')"
   />
   <svg :viewBox="`0 0 ${W} ${H}`" class="curve" role="img" :aria-label="`Ease ${name}`">
     <path :d="`M${x(0)} ${y(0)}H${x(1)}M${x(0)} ${y(1)}H${x(1)}`" class="grid" />
     <path :d="drawn(shown, x, y)" class="way" />
+    <circle v-if="at" :cx="x(at === 'start' ? 0 : 1)" :cy="y(at === 'start' ? 0 : 1)" r="5" class="key" />
     <template v-if="curve">
       <path
         :d="`M${x(0)} ${y(0)}L${x(curve[0])} ${y(curve[1])}M${x(1)} ${y(1)}L${x(curve[2])} ${y(curve[3])}`"
@@ -140,6 +149,9 @@ function drag(e: PointerEvent, which: 0 | 1) {
 }
 .arm {
   stroke: #888;
+}
+.key {
+  fill: var(--accent);
 }
 .handle {
   fill: #f2f2f2;

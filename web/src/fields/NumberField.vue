@@ -16,8 +16,19 @@ const props = withDefaults(
     step?: number;
     decimals?: number;
     disabled?: boolean;
+    /** Whether it stands for several values that differ. */
+    mixed?: boolean;
   }>(),
-  { unit: '', unitSays: undefined, least: -Infinity, most: Infinity, step: 1, decimals: 2, disabled: false },
+  {
+    unit: '',
+    unitSays: undefined,
+    least: -Infinity,
+    most: Infinity,
+    step: 1,
+    decimals: 2,
+    disabled: false,
+    mixed: false,
+  },
 );
 const emit = defineEmits<{ draft: [value: number]; commit: [value: number] }>();
 
@@ -28,7 +39,11 @@ const field = ref<HTMLInputElement>();
 let start: { x: number; value: number; moved: boolean } | undefined;
 
 const clamp = (v: number) => Math.min(props.most, Math.max(props.least, v));
-const shown = computed(() => String(Number((dragged.value ?? props.value).toFixed(props.decimals))));
+const shown = computed(() =>
+  props.mixed && dragged.value === undefined
+    ? ''
+    : String(Number((dragged.value ?? props.value).toFixed(props.decimals))),
+);
 
 watch(
   shown,
@@ -71,7 +86,8 @@ function up() {
 function typed() {
   typing.value = false;
   const value = sum(text.value);
-  if (value !== undefined && clamp(value) !== Number(shown.value)) emit('commit', clamp(value));
+  if (value !== undefined && (props.mixed || clamp(value) !== Number(shown.value)))
+    emit('commit', clamp(value));
   else text.value = shown.value;
 }
 
@@ -105,6 +121,7 @@ function key(e: KeyboardEvent) {
       ref="field"
       v-model="text"
       :aria-label="label"
+      :placeholder="mixed ? 'mixed' : undefined"
       :disabled="disabled"
       inputmode="decimal"
       @focus="typing = true"

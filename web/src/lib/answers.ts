@@ -17,6 +17,8 @@ export interface PropertyNow {
   keyHere: boolean;
   /** How many signals it has. */
   signals: number;
+  /** Whether the chosen layers have different values. */
+  mixed?: boolean;
   value?: number | Pair | string | number[];
   /** What a curve of values gives from 0 to 1, in even steps. */
   drawn?: number[];
@@ -48,6 +50,16 @@ export interface Handles {
   curve: number[];
   /** The way of its position: a dot for each frame, and the keys with their handles. */
   path: { dots: Pair[]; keys: { at: number; loose: boolean; point: Pair; in: Pair; out: Pair }[] };
+}
+
+/** What several chosen layers have together on the frame that is shown. */
+export interface Together {
+  layers: string[];
+  /** Left, top, right, bottom of the box around all. */
+  box: [number, number, number, number];
+  each: { layer: string; corners: Pair[] }[];
+  /** The properties that all of them have. */
+  properties: PropertyNow[];
 }
 
 /** A property over time; each channel a number on each frame of the shot. */
@@ -135,6 +147,7 @@ export interface Header {
   numbers: number;
   safe: [number, number, number, number];
   snap?: { x?: number; y?: number };
+  together?: Together;
   handles?: Omit<Handles, 'paths' | 'draft'> & { paths: PathSent[] };
 }
 

@@ -2,6 +2,9 @@ import type { Ease } from '../api/client';
 
 export type Curve = [number, number, number, number];
 
+/** Which part of an ease is meant: how it sets out, how it comes in. */
+export type Half = 'start' | 'end' | 'both';
+
 /** The curves of the names of CSS Easing Functions Level 1. */
 export const CURVES: Record<string, Curve> = {
   linear: [0, 0, 1, 1],

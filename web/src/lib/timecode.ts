@@ -24,7 +24,17 @@ export function timecode(frame: number, rate: string): string {
 }
 
 /**
- * Reads a typed time: `36`, `1.5s`, `00:00:01:12`, and with a sign, from `here`. Nothing where it can't be read.
+ * How many numbers drop-frame timecode has left out at the beginning of a minute (SMPTE ST 12-1): two of 30 a second, four
+ * of 60, each minute but the tenths; none at other rates.
+ */
+function dropped(minutes: number, rate: string): number {
+  const [, down] = parts(rate);
+  const each = down === 1001 && nominal(rate) % 30 === 0 ? nominal(rate) / 15 : 0;
+  return each * (minutes - Math.floor(minutes / 10));
+}
+
+/**
+ * Reads a typed time: `36`, `1.5s`, `00:00:01:12` (`;` before the frames is drop frame), and with a sign, from `here`. Nothing where it can't be read.
  */
 export function typedTime(text: string, rate: string, here: number): number | undefined {
   const t = text.trim();
@@ -35,9 +45,10 @@ export function typedTime(text: string, rate: string, here: number): number | un
     frames = Number(plain);
   } else if (/^\d*\.?\d+s$/.test(plain)) {
     frames = Math.round(Number(plain.slice(0, -1)) * framesPerSecond(rate));
-  } else if (/^\d{1,3}:\d{2}:\d{2}:\d{2,3}$/.test(plain)) {
-    const [h = 0, m = 0, s = 0, f = 0] = plain.split(':').map(Number);
+  } else if (/^\d{1,3}:\d{2}:\d{2}[:;]\d{2,3}$/.test(plain)) {
+    const [h = 0, m = 0, s = 0, f = 0] = plain.split(/[:;]/).map(Number);
     frames = ((h * 60 + m) * 60 + s) * nominal(rate) + f;
+    if (plain.includes(';')) frames -= dropped(h * 60 + m, rate);
   } else {
     return undefined;
   }

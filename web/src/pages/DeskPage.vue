@@ -15,7 +15,6 @@ import TimelineDivider from '../desk/TimelineDivider.vue';
 import TopBar from '../desk/TopBar.vue';
 import Transport from '../desk/Transport.vue';
 import ShotSettings from '../desk/ShotSettings.vue';
-import { useAdding } from '../stores/adding';
 import { useCommands } from '../stores/commands';
 import { useDesk } from '../stores/desk';
 import { useProject } from '../stores/project';
@@ -30,7 +29,6 @@ const view = useView();
 const desk = useDesk();
 const project = useProject();
 const commands = useCommands();
-const adding = useAdding();
 const timing = useTiming();
 const help = ref(false);
 const settings = ref(false);
@@ -49,27 +47,6 @@ watch(
     if (id) void project.open(id);
   },
 );
-
-async function dropped(files: File[]) {
-  const brought = await project.bring(files, shot.shot?.format.rate ?? '24');
-  for (const m of brought) {
-    const stop = watch(
-      () => project.find(m.id)?.state,
-      (state) => {
-        if (state === 'READY') {
-          const now = project.find(m.id);
-          if (now) void adding.media(now);
-        }
-        if (state && state !== 'IMPORTING') stop();
-      },
-      { flush: 'post' },
-    );
-    if (project.find(m.id)?.state === 'READY') {
-      stop();
-      await adding.media(project.find(m.id) ?? m);
-    }
-  }
-}
 
 /** Whether a press belongs to what has the focus: a text, or a list or a switch and the keys that work it. */
 function takesKeys(target: HTMLElement, pressed: string): boolean {
@@ -170,7 +147,7 @@ onBeforeUnmount(() => {
     <TopBar @settings="settings = true" />
     <Sheet class="sheet" />
     <div class="picture">
-      <Picture class="stage" @dropped="dropped" />
+      <Picture class="stage" />
       <ProofPanel v-if="view.drawer === 'proof'" />
       <OpeningsPanel v-else-if="view.drawer === 'openings'" />
       <MediaPanel v-else-if="view.drawer === 'media'" />

@@ -1,17 +1,30 @@
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
 import type { Media } from '../api/client';
+import type { Pair } from '../lib/affine';
 import { freshId } from '../lib/layers';
 import { framesPerSecond } from '../lib/timecode';
+import { useProject } from './project';
 import { useShot } from './shot';
 import { useView } from './view';
+
+/** Where a new layer goes: from a frame, at a place of the frame, above a layer. */
+export interface Where {
+  frame?: number;
+  at?: Pair;
+  above?: string;
+}
+
+/** What is dragged from the list of media carries its id as this type. */
+export const MEDIA = 'application/x-aperta-media';
 
 /** New layers, each as one would expect it: in the middle, as long as the shot or the clip, above what is chosen. */
 export const useAdding = defineStore('adding', () => {
   const shot = useShot();
   const view = useView();
+  const project = useProject();
 
-  async function add(name: string, content: object, length?: number, from = 0) {
+  async function add(name: string, content: object, length?: number, where: Where = {}) {
     const s = shot.shot;
     if (!s) return;
     const id = freshId();
@@ -19,10 +32,10 @@ export const useAdding = defineStore('adding', () => {
       id,
       name,
       content,
-      span: { in: from, length: length ?? s.length },
-      place: { position: [s.format.width / 2, s.format.height / 2] },
+      span: { in: where.frame ?? 0, length: length ?? s.length },
+      place: { position: where.at ?? [s.format.width / 2, s.format.height / 2] },
     };
-    const above = shot.row(view.layer)?.depth === 0 ? view.layer : undefined;
+    const above = where.above ?? (shot.row(view.layer)?.depth === 0 ? view.layer : undefined);
     const done = await shot.edit(`Add ${name}`, { edit: { kind: 'add', layer, above: above ?? null } });
     if (done) view.choose(id);
   }
@@ -60,7 +73,7 @@ export const useAdding = defineStore('adding', () => {
     return add(names[kind], { kind: 'fill', size: [width, height], paint: paints[kind] });
   }
 
-  function media(m: Media) {
+  function media(m: Media, where: Where = {}) {
     const s = shot.shot;
     if (!s || m.kind === 'FONT') return Promise.resolve();
     if (m.kind === 'SOUND') {
@@ -69,8 +82,8 @@ export const useAdding = defineStore('adding', () => {
       return add(
         m.name.replace(/\.[^.]+$/, ''),
         { kind: 'sound', media: m.id },
-        Math.min(length, s.length - view.frame),
-        view.frame,
+        Math.min(length, s.length - (where.frame ?? view.frame)),
+        { ...where, frame: where.frame ?? view.frame },
       );
     }
     const still = m.kind === 'STILL';
@@ -81,12 +94,31 @@ export const useAdding = defineStore('adding', () => {
       1,
       Math.floor((m.frames * Number(up) * Number(clipDown)) / Number(down) / Number(clipUp)),
     );
+    // What fills the frame is put into its middle, wherever it is dropped.
+    const fills = m.width >= 0.9 * s.format.width && m.height >= 0.9 * s.format.height;
+    const left = s.length - (where.frame ?? 0);
     return add(
       name,
       { kind: still ? 'still' : 'footage', media: m.id },
-      still ? s.length : Math.min(frames, s.length),
+      still ? left : Math.min(frames, left),
+      fills ? { ...where, at: undefined } : where,
     );
   }
 
-  return { text, words, fill, media };
+  /** Adds what is dropped: files, which are brought in first, or a medium of the project. */
+  async function dropped(data: DataTransfer | null, where: Where = {}) {
+    const known = project.find(data?.getData(MEDIA) ?? '');
+    if (known) await media(known, where);
+    const files = [...(data?.files ?? [])];
+    if (files.length) await brought(files, where);
+  }
+
+  async function brought(files: File[], where: Where = {}) {
+    for (const m of await project.bring(files, shot.shot?.format.rate ?? '24')) {
+      const now = await project.ready(m.id);
+      if (now) await media(now, where);
+    }
+  }
+
+  return { text, words, fill, media, dropped, brought };
 });

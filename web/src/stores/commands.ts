@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia';
+import { nextTick } from 'vue';
 import { freshId } from '../lib/layers';
 import { useAdding } from './adding';
 import { useDesk } from './desk';
@@ -104,6 +105,18 @@ export const useCommands = defineStore('commands', () => {
     else view.drawer = undefined;
   }
 
+  /** Where any of the chosen is seen, all are hidden; else all are shown. */
+  function hide() {
+    const seen = view.layers.some((id) => !shot.find(id)?.hidden);
+    if (view.layers.length) void shot.setFields(view.layers, 'hidden', seen, seen ? 'Hide' : 'Show');
+  }
+
+  async function stagger() {
+    view.part = 'Time';
+    await nextTick();
+    focusIn('[aria-label="Stagger by"]');
+  }
+
   function stance(by: number) {
     timing.take(STANCES[(STANCES.indexOf(view.stance) + by + 3) % 3] ?? 'rest');
   }
@@ -137,6 +150,7 @@ export const useCommands = defineStore('commands', () => {
         say('Space', 'play and pause', playback.toggle),
         say('← →', 'one frame back, on', (e) => desk.go(view.frame + (e.key === 'ArrowLeft' ? -1 : 1))),
         say('Shift+← Shift+→', 'ten frames', (e) => desk.go(view.frame + (e.key === 'ArrowLeft' ? -10 : 10))),
+        say('Z', 'type a time to go to, or the name of a marker', () => (view.typingTime = true)),
         say('Home End', 'first and last frame', (e) => desk.go(e.key === 'Home' ? 0 : 1e9)),
         say(', .', 'the key, end or marker before, after', (e) => timing.step(e.key === '.')),
         say('L', 'loop', () => (view.loop = !view.loop)),
@@ -163,12 +177,13 @@ export const useCommands = defineStore('commands', () => {
           stance(e.shiftKey ? -1 : 1),
         ),
         say('O', 'openings', () => view.toggle('openings')),
+        say('Shift+V', 'hide what is chosen, or show it', hide),
         say('Shift+L', 'copy a look to other layers', timing.copyLook),
         say('H', 'into the Sheet; again, on to its next section', focusSheet),
         say('Shift+H', 'to the rows of the layers', () =>
           focusIn('.timeline .line.chosen button', '.timeline button'),
         ),
-        say('Shift+S', 'stagger the chosen layers', () => focusIn('[aria-label="Stagger by"]')),
+        say('Shift+S', 'stagger the chosen layers', stagger),
         say('Delete Backspace', 'delete the chosen points, keys, or layers', remove),
       ],
     },

@@ -18,7 +18,8 @@ export const useDesk = defineStore('desk', () => {
     const revision = shot.view?.revision;
     const hurried = draft !== undefined || view.scrubbing;
     const { frame, look, layer } = view;
-    frames.show({ frame, ...look, layer, draft, revision, hurried });
+    const layers = view.layers.length > 1 ? view.layers : undefined;
+    frames.show({ frame, ...look, layer, layers, draft, revision, hurried });
   }
 
   const askKeys = () => frames.askKeys(view.look, shot.shot?.length ?? 1, view.frame);
@@ -61,7 +62,7 @@ export const useDesk = defineStore('desk', () => {
   }
 
   watch(
-    () => [view.frame, view.layer, view.scrubbing] as const,
+    () => [view.frame, view.layers, view.scrubbing] as const,
     () => {
       if (!view.playing && !drafting) ask();
     },
@@ -105,10 +106,31 @@ export const useDesk = defineStore('desk', () => {
     ask();
   }
 
+  /** The chosen layers that may be changed. */
+  const free = () => view.layers.filter((id) => !shot.find(id)?.locked);
+
+  /** An edit of each of the chosen layers, as one. */
+  function ofEach(edit: (layer: string) => { kind: string; [field: string]: unknown }): Change {
+    const edits = free().map(edit);
+    const [only] = edits;
+    return only && edits.length === 1 ? { edit: only } : { edit: { kind: 'several', edits } };
+  }
+
   function setValue(property: string, value: unknown): Change {
-    return {
-      edit: { kind: 'set-value', layer: view.layer, property, frame: view.frame, value, key: view.autoKey },
-    };
+    const { frame, autoKey: key } = view;
+    return ofEach((layer) => ({ kind: 'set-value', layer, property, frame, value, key }));
+  }
+
+  /** An edit of all chosen layers together on the Picture, with keys for what it changes where changes set keys. */
+  function together(properties: string[], edit: { kind: string; [field: string]: unknown }): Change {
+    const { frame, autoKey } = view;
+    const layers = free();
+    const whole = { ...edit, layers, frame };
+    if (!autoKey) return { edit: whole };
+    const keys = layers.flatMap((layer) =>
+      properties.map((property) => ({ kind: 'add-key', layer, property, frame })),
+    );
+    return { edit: { kind: 'several', edits: [...keys, whole] } };
   }
 
   /** An edit on the Picture; where changes set keys by themselves, with a key for what it changes. */
@@ -118,9 +140,9 @@ export const useDesk = defineStore('desk', () => {
     return { edit: { kind: 'several', edits: [key, edit] } };
   }
 
-  /** The chosen layer's own time on the frame that is looked at. */
-  function ownFrame(): number {
-    const row = shot.row(view.layer);
+  /** A layer's own time on the frame that is looked at. */
+  function ownFrame(layer = view.layer): number {
+    const row = shot.row(layer);
     return row ? ownFrameOf(row, view.frame) : view.frame;
   }
 
@@ -129,5 +151,5 @@ export const useDesk = defineStore('desk', () => {
     view.frame = Math.min(last, Math.max(0, Math.round(frame)));
   }
 
-  return { open, close, ask, draft, commit, drop, setValue, keyedToo, ownFrame, go };
+  return { open, close, ask, draft, commit, drop, free, ofEach, setValue, together, keyedToo, ownFrame, go };
 });

@@ -9,7 +9,9 @@ import {
   type Header,
   type Proof,
   type Shown,
+  type Together,
 } from '../lib/answers';
+import type { Pair } from '../lib/affine';
 import { KEPT_BYTES, KeptFrames } from '../lib/keptFrames';
 import type { Change } from '../api/client';
 import type { Look } from './view';
@@ -17,6 +19,8 @@ import type { Look } from './view';
 export interface Wish extends Look {
   frame: number;
   layer?: string;
+  /** All chosen layers, where they are several. */
+  layers?: string[];
   draft?: Change;
   /** Of which revision the draft is one. */
   revision?: number;
@@ -38,6 +42,7 @@ export const useFrames = defineStore('frames', () => {
   const shown = shallowRef<Shown>();
   const shownFrame = ref(-1);
   const handles = shallowRef<Handles>();
+  const together = shallowRef<Together>();
   const snap = shallowRef<{ x?: number; y?: number }>();
   /** The title-safe frame: left, top, right, bottom, in pixels of the shot. */
   const safe = shallowRef<Header['safe']>();
@@ -66,7 +71,7 @@ export const useFrames = defineStore('frames', () => {
   let wanted: number[] = [];
   let onRevision: (revision: number) => void = () => undefined;
   let onOpen: () => void = () => undefined;
-  const picks = new Map<number, (layer: string | undefined) => void>();
+  const picks = new Map<number, (layers: string[]) => void>();
   const curveAnswers = new Map<number, (curves: CurveOf[]) => void>();
   let closing = false;
   let drafting = false;
@@ -179,13 +184,21 @@ export const useFrames = defineStore('frames', () => {
   /** Asks for what can be measured of the newest revision. */
   const askProof = () => send({ type: 'proof' });
 
-  function pick(x: number, y: number, frame: number): Promise<string | undefined> {
+  function askPick(wish: object): Promise<string[]> {
     return new Promise((resolve) => {
       seq++;
       picks.set(seq, resolve);
-      if (!send({ type: 'pick', seq, x, y, frame })) settle('pick', seq);
+      if (!send({ ...wish, seq })) settle('pick', seq);
     });
   }
+
+  /** The uppermost layer at a point. */
+  const pick = async (x: number, y: number, frame: number) =>
+    (await askPick({ type: 'pick', x, y, frame }))[0];
+
+  /** The layers that a rectangle touches. */
+  const pickWithin = ([x0, y0]: Pair, [x1, y1]: Pair, frame: number) =>
+    askPick({ type: 'pick-within', x0, y0, x1, y1, frame });
 
   function paint(image: Shown, key: string, frame: number) {
     shown.value = image;
@@ -195,8 +208,8 @@ export const useFrames = defineStore('frames', () => {
 
   /** A question that can't be answered has no answer, rather than never one. */
   function settle(of: string, number: number) {
-    if (of === 'pick') {
-      picks.get(number)?.(undefined);
+    if (of === 'pick' || of === 'pick-within') {
+      picks.get(number)?.([]);
       picks.delete(number);
     } else if (of === 'curves') {
       curveAnswers.get(number)?.([]);
@@ -218,7 +231,8 @@ export const useFrames = defineStore('frames', () => {
       count();
       askOn();
     } else if (m.type === 'picked') {
-      picks.get(m.seq as number)?.(m.layer as string | undefined);
+      const found = m.layers ?? (m.layer === undefined ? [] : [m.layer]);
+      picks.get(m.seq as number)?.(found as string[]);
       picks.delete(m.seq as number);
     } else if (m.type === 'curves') {
       curveAnswers.get(m.seq as number)?.(m.curves as CurveOf[]);
@@ -250,6 +264,7 @@ export const useFrames = defineStore('frames', () => {
     problem.value = '';
     lastMs.value = header.ms;
     snap.value = header.snap;
+    together.value = header.together;
     safe.value = header.safe;
     handles.value = handlesNow(header, numbers, handles.value);
     if (image) paint(image, header.key, header.frame);
@@ -283,6 +298,7 @@ export const useFrames = defineStore('frames', () => {
     handles,
     awaited,
     snap,
+    together,
     safe,
     problem,
     connected,
@@ -300,6 +316,7 @@ export const useFrames = defineStore('frames', () => {
     askProof,
     ahead,
     pick,
+    pickWithin,
     askCurves,
     room,
     has,

@@ -50,6 +50,21 @@ export const useLooking = defineStore('looking', () => {
     setGuides({ ...guides.value, [way]: list });
   }
 
+  /** The lines that are seen, and that what is moved clings to: guides beside the rulers, and the grid. */
+  function lines() {
+    const { width = 0, height = 0 } = shot.shot?.format ?? {};
+    const even = (count: number, long: number) =>
+      Array.from({ length: count + 1 }, (_, i) => (i * long) / count);
+    const upright = rulers.value ? guides.value.across : [];
+    const level = rulers.value ? guides.value.down : [];
+    return grid.value
+      ? {
+          upright: [...upright, ...even(grid.value.columns, width)],
+          level: [...level, ...even(grid.value.rows, height)],
+        }
+      : { upright, level };
+  }
+
   function putAside() {
     before.value = before.value ? undefined : frames.shown;
     split.value = 0.5;
@@ -69,6 +84,7 @@ export const useLooking = defineStore('looking', () => {
     split,
     setGuides,
     moveGuide,
+    lines,
     putAside,
   };
 });

@@ -1,6 +1,6 @@
 import { message } from 'ant-design-vue';
 import { defineStore } from 'pinia';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { api, type Font, type Job, type Media } from '../api/client';
 
 const POLL_MS = 700;
@@ -58,6 +58,21 @@ export const useProject = defineStore('project', () => {
     return brought;
   }
 
+  /** A medium once it has been read through; nothing where it is of no use. */
+  function ready(media_: string): Promise<Media | undefined> {
+    return new Promise((resolve) => {
+      const stop = watch(
+        () => find(media_)?.state,
+        (state) => {
+          if (state === 'IMPORTING') return;
+          resolve(state === 'READY' ? find(media_) : undefined);
+          queueMicrotask(() => stop());
+        },
+        { flush: 'post', immediate: true },
+      );
+    });
+  }
+
   /** Makes a font known to the page, so that its name can be shown in its own face. */
   async function face(font: string) {
     if (faces.has(font)) return;
@@ -70,7 +85,7 @@ export const useProject = defineStore('project', () => {
 
   const find = (media_: string) => media.value.find((m) => m.id === media_);
 
-  return { id, media, fonts, jobs, busy, open, close, refresh, bring, face, find };
+  return { id, media, fonts, jobs, busy, open, close, refresh, bring, ready, face, find };
 });
 
 const NUMBERED = /^(.*?)(\d+)\.(png|jpe?g|tiff?|webp|exr|dpx)$/i;

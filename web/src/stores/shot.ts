@@ -102,6 +102,10 @@ export const useShot = defineStore('shot', () => {
     patch: [{ op: 'add', path: `/${name}`, value }],
   });
 
+  /** Replaces the same field of several layers. */
+  const setFields = (ids: string[], name: string, value: unknown, label: string) =>
+    edit(said(label, ids), { layers: ids, patch: [{ op: 'add', path: `/${name}`, value }] });
+
   const setField = (id: string, name: string, value: unknown, label: string) =>
     edit(label, field(id, name, value));
 
@@ -125,5 +129,6 @@ export const useShot = defineStore('shot', () => {
     everyLayer,
     field,
     setField,
+    setFields,
   };
 });

@@ -46,7 +46,7 @@ export const useTiming = defineStore('timing', () => {
   const work = computed(() => shot.shot?.work ?? undefined);
   const markers = computed(() => shot.shot?.markers ?? []);
   /** The chosen layers that may be changed. */
-  const free = computed(() => view.layers.filter((id) => !shot.find(id)?.locked));
+  const free = computed(desk.free);
 
   const keysOf = (row: Row): KeyName[] =>
     row.moving.flatMap((p) => p.keys.map((k) => ({ layer: row.layer.id, property: p.name, at: k.at })));
@@ -236,6 +236,12 @@ export const useTiming = defineStore('timing', () => {
     });
   }
 
+  /** Lays an arrival or departure that was kept on the chosen layers. */
+  function setPassage(passage: object) {
+    const arriving = view.stance !== 'leave';
+    return edit(arriving ? 'Arrival' : 'Departure', 'set-passage', { layers: free.value, arriving, passage });
+  }
+
   return {
     dragged,
     isChosen,
@@ -270,5 +276,6 @@ export const useTiming = defineStore('timing', () => {
     take,
     copyLook,
     setOpening,
+    setPassage,
   };
 });

@@ -44,6 +44,8 @@ export const useView = defineStore('view', () => {
   const alone = ref(false);
   const zoom = ref<number | 'fit'>('fit');
   const safe = ref(true);
+  /** Which part of the Sheet of several layers is seen. */
+  const part = ref<'Values' | 'Lines' | 'Seen' | 'Time'>('Values');
   /** Every chosen layer; the last one is the one whose Sheet is seen. */
   const layers = ref<string[]>([]);
   const layer = computed(() => layers.value[layers.value.length - 1]);
@@ -67,6 +69,8 @@ export const useView = defineStore('view', () => {
   const tool = ref<Tool>('choose');
   const becomes = ref<Becomes>('mask');
   const typing = ref(false);
+  /** While a time is typed into the field beside the playhead's buttons. */
+  const typingTime = ref(false);
   /** New words: they are to be typed next in the Sheet, after what has been typed of them already. */
   const fresh = ref<{ typed?: string }>();
   /** Which pose of the layer is being edited. */
@@ -161,8 +165,10 @@ export const useView = defineStore('view', () => {
     tool,
     becomes,
     typing,
+    typingTime,
     fresh,
     stance,
+    part,
     autoKey,
     curves,
     range,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Select } from 'ant-design-vue';
 import type { Layer } from '../../api/client';
+import { BLENDS } from '../../lib/blends';
 import { useShot } from '../../stores/shot';
 import PropertyRows from './PropertyRows.vue';
 import SheetLine from '../../fields/SheetLine.vue';
@@ -8,26 +9,6 @@ import SheetLine from '../../fields/SheetLine.vue';
 /** How the layer is mixed with what lies below it. */
 defineProps<{ layer: Layer; locked: boolean }>();
 const shot = useShot();
-
-const BLENDS = [
-  'normal',
-  'multiply',
-  'screen',
-  'overlay',
-  'darken',
-  'lighten',
-  'color-dodge',
-  'color-burn',
-  'hard-light',
-  'soft-light',
-  'difference',
-  'exclusion',
-  'hue',
-  'saturation',
-  'color',
-  'luminosity',
-  'plus-lighter',
-].map((b) => ({ value: b, label: b.replace('-', ' ') }));
 </script>
 
 <template>

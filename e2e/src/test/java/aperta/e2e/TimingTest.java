@@ -343,8 +343,27 @@ class TimingTest {
         assertThat(new Moment(frozen, 30).of(inside).frame())
                 .as("frozen on what was seen on frame 7")
                 .isEqualTo(new Moment(frozen, 7).of(inside).frame());
+        insideAClosedGroup(desk);
         desk.press("Control+z", "Control+z", "Shift+g");
         assertThat(desk.shot().layers()).hasSize(3);
+    }
+
+    /** What is chosen can be changed, whether its row is seen or not. */
+    private static void insideAClosedGroup(Desk desk) {
+        desk.layer("HILL");
+        desk.page.getByTitle("Close the group").click();
+        assertThat(desk.page.getByTestId("row-HILL").count()).isZero();
+        desk.section("Place");
+        desk.number("Blur", "3");
+        desk.section("Time");
+        desk.page.getByText("Blurred by its motion").click();
+        desk.saved();
+        assertThat(desk.find("HILL").place().blur().rest()).isEqualTo(3);
+        assertThat(desk.find("HILL").motionBlur()).isTrue();
+        desk.press("Control+z", "Control+z");
+        assertThat(desk.find("HILL").motionBlur()).isFalse();
+        desk.page.getByTitle("Open the group").click();
+        desk.layer("Group");
     }
 
     private static void states(Desk desk) {

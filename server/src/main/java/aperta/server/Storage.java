@@ -38,8 +38,8 @@ public final class Storage {
     }
 
     /** What was found out about a clip, by the hash of its bytes. */
-    public Path analysis(String hash) {
-        return in("analyses").resolve(hash);
+    public Path finding(String hash) {
+        return in("findings").resolve(hash);
     }
 
     /** A file's name, which stays when the folder is moved. */
@@ -85,7 +85,7 @@ public final class Storage {
     /** Everything that belongs to nobody: what was being brought in, or written, when the application was ended. */
     public void clearUnfinished() {
         for (Path folder : List.of(
-                incoming(), in("media"), in("proxies"), in("sounds"), in("analyses"), in("renders"), plates())) {
+                incoming(), in("media"), in("proxies"), in("sounds"), in("findings"), in("renders"), plates())) {
             for (Path file : all(folder)) {
                 if (folder.endsWith("incoming") || file.toString().endsWith(".part")) {
                     delete(file);
@@ -98,15 +98,15 @@ public final class Storage {
      * Removes the files of media and renders that nobody has any more.
      *
      * @param hashes of all media
-     * @param analyses the hashes of what was found out about them
+     * @param findings the hashes of what was found out about them
      * @param jobs that there are
      * @param since files that changed later are left alone: their owner may be about to be kept
      */
-    public void sweep(Set<String> hashes, Set<String> analyses, Set<String> jobs, Instant since) {
+    public void sweep(Set<String> hashes, Set<String> findings, Set<String> jobs, Instant since) {
         for (String folder : List.of("media", "proxies", "sounds")) {
             sweep(in(folder), hashes, since);
         }
-        sweep(in("analyses"), analyses, since);
+        sweep(in("findings"), findings, since);
         sweep(in("renders"), jobs, since);
     }
 

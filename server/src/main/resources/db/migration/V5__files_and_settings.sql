@@ -12,7 +12,7 @@ alter table job drop column document, drop column output;
 
 -- What was found out about clips, once for all who ask: a picture of it, how loud it is, later tracks and cut-outs. "key"
 -- says by which settings; the bytes lie in the data folder by their hash.
-create table analysis (
+create table footage_finding (
     id uuid primary key,
     kind text not null,
     key text not null,
@@ -24,4 +24,4 @@ create table analysis (
     created_at timestamptz not null,
     unique (clip, kind, key, first_frame, last_frame)
 );
-create index analysis_by_hash on analysis (hash);
+create index footage_finding_by_hash on footage_finding (hash);

@@ -448,7 +448,7 @@ class ApiTest {
         ImageIO.write(new BufferedImage(64, 48, BufferedImage.TYPE_INT_RGB), "png", png);
         String first = upload("a.png", png.toByteArray()).object().getString("id");
         String hash = jdbc.queryForObject("select hash from media where id = ?::uuid", String.class, first);
-        String kept = "select count(*) from analysis where clip = '" + hash + "'";
+        String kept = "select count(*) from footage_finding where clip = '" + hash + "'";
         awaitReady();
         HttpRequest ask = HttpRequest.newBuilder(
                         URI.create("http://127.0.0.1:" + port + "/api/media/" + first + "/thumbnail.png"))
@@ -456,8 +456,8 @@ class ApiTest {
         byte[] thumbnail =
                 http.send(ask, HttpResponse.BodyHandlers.ofByteArray()).body();
         assertThat(jdbc.queryForObject(kept, Integer.class)).isEqualTo(1);
-        Path file =
-                storage.analysis(jdbc.queryForObject("select hash from analysis where clip = ?", String.class, hash));
+        Path file = storage.finding(
+                jdbc.queryForObject("select hash from footage_finding where clip = ?", String.class, hash));
         assertThat(file).hasBinaryContent(thumbnail);
         // Another answer in its place is what is given from now on; where the file is gone, it is found out anew.
         Files.write(file, new byte[] {1, 2, 3});

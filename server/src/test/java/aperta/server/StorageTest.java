@@ -29,8 +29,8 @@ class StorageTest {
         Path owned = Files.writeString(storage.original("aa.mp4"), "x");
         Path proxy = Files.writeString(storage.proxy("aa"), "x");
         Path lost = Files.writeString(storage.original("bb.mp4"), "x");
-        Path found = Files.writeString(storage.analysis("f0"), "x");
-        Path foundOnce = Files.writeString(storage.analysis("f1"), "x");
+        Path found = Files.writeString(storage.finding("f0"), "x");
+        Path foundOnce = Files.writeString(storage.finding("f1"), "x");
         storage.sweep(Set.of("aa"), Set.of("f0"), Set.of(), Instant.now().minusSeconds(60));
         assertThat(lost).as("just written").exists();
         storage.sweep(Set.of("aa"), Set.of("f0"), Set.of(), Instant.now().plusSeconds(60));

@@ -1,5 +1,6 @@
 package aperta.core.edit;
 
+import aperta.core.geometry.Point;
 import aperta.core.recipe.Recipe;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Moment;
@@ -12,6 +13,7 @@ import aperta.core.time.Ease;
 import aperta.core.time.Key;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 
 /** Values and keys of properties. Frames of {@code SetValue} and {@code AddKey} are the shot's; others the layer's own. */
 public final class KeyEdits {
@@ -34,6 +36,28 @@ public final class KeyEdits {
                     return key ? now.withKey(own, typed, Ease.EASE) : now.set(own, typed);
                 }
             });
+        }
+    }
+
+    /**
+     * Sets one of the two numbers of a point as seen at a frame; the other stays as it is.
+     *
+     * @param channel 0 for the number across, 1 for the one down
+     */
+    public record SetPart(String layer, String property, long frame, int channel, double value, boolean key)
+            implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            Layer now = LayerEdits.demand(shot, layer);
+            Property<?> named = Property.named(now, property);
+            if (named.kind() != Property.Kind.POINT || channel < 0 || channel > 1) {
+                throw new IllegalArgumentException("The " + named.title().toLowerCase(Locale.ROOT) + " of '"
+                        + now.name() + "' isn't two numbers.");
+            }
+            long own = PlaceEdits.ownFrame(new Moment(shot, frame), layer);
+            Point before = (Point) named.at(now, own);
+            Point next = channel == 0 ? new Point(value, before.y()) : new Point(before.x(), value);
+            return new SetValue(layer, property, frame, next, key).apply(shot, extents);
         }
     }
 
@@ -81,16 +105,62 @@ public final class KeyEdits {
         }
     }
 
-    /** Sets how keys go on to the next one. */
-    public record SetEase(List<KeyName> keys, Ease ease) implements Edit {
+    /** A side of a key. */
+    public enum Side {
+        /** How a value comes to it from the key before. */
+        ARRIVING,
+        /** How it goes on to the next. */
+        LEAVING
+    }
+
+    /** Which part of an ease is set. */
+    public enum Half {
+        /** How it sets out. */
+        START,
+        /** How it comes in. */
+        END,
+        BOTH
+    }
+
+    /**
+     * Sets how values leave keys, or how they arrive at them.
+     *
+     * @param half of the ease that is set; the other half stays as it is, where both are curves
+     */
+    public record SetEase(List<KeyName> keys, Ease ease, Side side, Half half) implements Edit {
         @Override
         public Shot apply(Shot shot, Extents extents) {
-            return Keys.changeChosen(shot, keys, new Keys.ChosenChange() {
+            List<KeyName> eased = side == Side.LEAVING ? keys : before(shot);
+            return Keys.changeChosen(shot, eased, new Keys.ChosenChange() {
                 @Override
                 public <T> List<Key<T>> of(List<Key<T>> chosen, long start) {
-                    return chosen.stream().map(k -> k.withEase(ease)).toList();
+                    return chosen.stream().map(k -> k.withEase(set(k.ease()))).toList();
                 }
             });
+        }
+
+        private Ease set(Ease now) {
+            return switch (half) {
+                case START -> now.withEnds(ease, now);
+                case END -> now.withEnds(now, ease);
+                case BOTH -> ease;
+            };
+        }
+
+        /** The keys before the named ones, whose eases lead to them. */
+        private List<KeyName> before(Shot shot) {
+            List<KeyName> all = new ArrayList<>();
+            for (KeyName name : keys) {
+                Layer layer = LayerEdits.demand(shot, name.layer);
+                Property.named(layer, name.property).get().apply(layer).keys().stream()
+                        .filter(k -> k.at() < name.at)
+                        .reduce((a, b) -> b)
+                        .ifPresent(k -> all.add(new KeyName(name.layer, name.property, k.at())));
+            }
+            if (all.isEmpty()) {
+                throw new IllegalArgumentException("No key comes before, from which a value could arrive.");
+            }
+            return all;
         }
     }
 

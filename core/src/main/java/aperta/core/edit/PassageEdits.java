@@ -43,6 +43,19 @@ public final class PassageEdits {
         }
     }
 
+    /** Gives layers an arrival or departure as it was set on another. */
+    public record SetPassage(List<String> layers, boolean arriving, Passage passage) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            Shot next = shot;
+            for (String id : layers) {
+                LayerEdits.demand(next, id);
+                next = next.changing(id, l -> with(l, arriving, Optional.of(passage)));
+            }
+            return next;
+        }
+    }
+
     /** Takes arrivals or departures away. */
     public record Remove(List<String> layers, boolean arriving) implements Edit {
         @Override

@@ -14,6 +14,7 @@ import aperta.core.time.Mix;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 
 /** A layer moved, scaled and turned by its handles on the Picture; all points in pixels of the shot. */
@@ -36,7 +37,7 @@ public final class PlaceEdits {
      * @param guides of the one who moves it; they are lines to cling to, too
      */
     public record Move(String layer, long frame, Point by, boolean snap, Snap.Guides guides, Stance stance)
-            implements Edit {
+            implements Snap.Clinging {
         public Move(String layer, long frame, Point by, boolean snap, Stance stance) {
             this(layer, frame, by, snap, Snap.Guides.NONE, stance);
         }
@@ -60,7 +61,7 @@ public final class PlaceEdits {
             });
         }
 
-        /** The lines that the moved layer clings to. */
+        @Override
         public Snap snapped(Shot shot, Extents extents) {
             Moment moment = new Moment(shot, frame, extents.opener());
             Box box = moment.of(layer).toShot().apply(extents.extent(moment, layer));
@@ -70,7 +71,7 @@ public final class PlaceEdits {
                     guides,
                     shot,
                     moment,
-                    layer,
+                    Set.of(layer),
                     extents,
                     REACH * shot.format().height());
         }

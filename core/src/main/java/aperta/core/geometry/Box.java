@@ -60,6 +60,11 @@ public record Box(double x0, double y0, double x1, double y1) {
         return new Box(Math.min(x0, other.x0), Math.min(y0, other.y0), Math.max(x1, other.x1), Math.max(y1, other.y1));
     }
 
+    /** Whether the two have some area in common. */
+    public boolean meets(Box other) {
+        return x0 < other.x1 && other.x0 < x1 && y0 < other.y1 && other.y0 < y1;
+    }
+
     public Box grown(double by) {
         return new Box(x0 - by, y0 - by, x1 + by, y1 + by);
     }

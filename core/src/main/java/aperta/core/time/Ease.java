@@ -1,5 +1,7 @@
 package aperta.core.time;
 
+import java.util.Optional;
+
 /**
  * How a value goes from one key to the next: the share of the way, as a function of the share of the time. Names and
  * curves are those of CSS Easing Functions Level 1.
@@ -31,6 +33,21 @@ public sealed interface Ease {
         return 0;
     }
 
+    /** As a curve with two handles; nothing where it can't be one. */
+    default Optional<CubicBezier> curve() {
+        return Optional.empty();
+    }
+
+    /** The ease that sets out as one does and comes in as another; where one of them is no curve, the one that isn't this. */
+    default Ease withEnds(Ease start, Ease end) {
+        Optional<CubicBezier> a = start.curve();
+        Optional<CubicBezier> b = end.curve();
+        if (a.isEmpty() || b.isEmpty()) {
+            return start.equals(this) ? end : start;
+        }
+        return new CubicBezier(a.get().x1, a.get().y1, b.get().x2, b.get().y2);
+    }
+
     /** Stays at the first key's value until the next key. */
     record Hold() implements Ease {
         @Override
@@ -44,6 +61,11 @@ public sealed interface Ease {
         @Override
         public double at(double t) {
             return Math.min(1, Math.max(0, t));
+        }
+
+        @Override
+        public Optional<CubicBezier> curve() {
+            return Optional.of(new CubicBezier(0, 0, 1, 1));
         }
 
         @Override
@@ -100,6 +122,11 @@ public sealed interface Ease {
             if (!Double.isFinite(y1) || !Double.isFinite(y2)) {
                 throw new IllegalArgumentException("A cubic-bezier ease needs finite numbers.");
             }
+        }
+
+        @Override
+        public Optional<CubicBezier> curve() {
+            return Optional.of(this);
         }
 
         @Override

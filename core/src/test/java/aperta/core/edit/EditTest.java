@@ -134,7 +134,8 @@ class EditTest {
     void keysAreAddedMovedEasedAndTakenAway() {
         Shot one = apply(shot(a), new KeyEdits.AddKey("a", "place.opacity", 10));
         Shot two = apply(one, new KeyEdits.SetValue("a", "place.opacity", 20, 0.0, false));
-        Shot linear = apply(two, new KeyEdits.SetEase(List.of(key(10)), Ease.LINEAR));
+        Shot linear = apply(
+                two, new KeyEdits.SetEase(List.of(key(10)), Ease.LINEAR, KeyEdits.Side.LEAVING, KeyEdits.Half.BOTH));
         assertThat(opacity(linear, 15)).isEqualTo(0.5);
         Shot moved = apply(linear, new KeyEdits.MoveKeys(List.of(key(10), key(20)), 5));
         assertThat(opacity(moved, 20)).isEqualTo(0.5);

@@ -71,6 +71,35 @@ class KeyEditsTest {
     }
 
     @Test
+    void theArrivingSideOfAKeyIsTheEaseOfTheOneBefore() {
+        Shot after = apply(
+                shot(a),
+                new KeyEdits.SetEase(
+                        List.of(key("a", 4), key("a", 12)), Ease.EASE_OUT, KeyEdits.Side.ARRIVING, KeyEdits.Half.BOTH));
+        assertThat(keys(after, "a")).extracting(Key::ease).containsExactly(SHARP, Ease.EASE_OUT, Ease.HOLD);
+        assertThatThrownBy(() -> apply(
+                        shot(a),
+                        new KeyEdits.SetEase(
+                                List.of(key("a", 4)), Ease.EASE, KeyEdits.Side.ARRIVING, KeyEdits.Half.BOTH)))
+                .hasMessageContaining("No key comes before");
+    }
+
+    /** The other half stays; a straight line is a curve, too, a hold is none. */
+    @Test
+    void halfOfAnEaseIsSetByItself() {
+        Ease soft = new Ease.CubicBezier(0.3, 0.2, 0.1, 1);
+        List<KeyEdits.KeyName> all = List.of(key("a", 4), key("a", 10), key("a", 12));
+        Shot start = apply(shot(a), new KeyEdits.SetEase(all, soft, KeyEdits.Side.LEAVING, KeyEdits.Half.START));
+        assertThat(keys(start, "a"))
+                .extracting(Key::ease)
+                .containsExactly(new Ease.CubicBezier(0.3, 0.2, 0.9, 0.4), new Ease.CubicBezier(0.3, 0.2, 1, 1), soft);
+        Shot end = apply(shot(a), new KeyEdits.SetEase(all, soft, KeyEdits.Side.ARRIVING, KeyEdits.Half.END));
+        assertThat(keys(end, "a"))
+                .extracting(Key::ease)
+                .containsExactly(new Ease.CubicBezier(0.8, 0.1, 0.1, 1), new Ease.CubicBezier(0, 0, 0.1, 1), Ease.HOLD);
+    }
+
+    @Test
     void keysOfSeveralLayersAreTurnedRoundTogether() {
         Shot after = apply(
                 shot(a, faded("b", 13)),

@@ -224,6 +224,20 @@ public final class ShotJson {
         return o.making(r -> new Pace(r.get(speed), r.get(reversed), r.get(hold), r.get(freeze), r.get(mixed)));
     }
 
+    /**
+     * Reads an arrival or departure by itself.
+     *
+     * @throws BadDocument where it isn't one
+     */
+    public static Passage readPassage(JsonObject json) {
+        return PASSAGE.read(json, "passage");
+    }
+
+    /** An arrival or departure by itself. */
+    public static JsonObject write(Passage passage) {
+        return PASSAGE.write(passage).asJsonObject();
+    }
+
     private static Codec<Passage> passage() {
         ObjectCodec<Passage> o = new ObjectCodec<>();
         var length = o.field("length", Codecs.WHOLE, Passage::length);

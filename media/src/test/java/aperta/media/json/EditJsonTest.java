@@ -88,7 +88,7 @@ class EditJsonTest {
         assertThat(read("{'kind': 'remove-keys', 'keys': " + name + "}"))
                 .isEqualTo(new KeyEdits.RemoveKeys(List.of(key)));
         assertThat(read("{'kind': 'set-ease', 'keys': " + name + ", 'ease': 'hold'}"))
-                .isEqualTo(new KeyEdits.SetEase(List.of(key), Ease.HOLD));
+                .isEqualTo(new KeyEdits.SetEase(List.of(key), Ease.HOLD, KeyEdits.Side.LEAVING, KeyEdits.Half.BOTH));
     }
 
     @Test

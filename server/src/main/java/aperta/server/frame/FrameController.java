@@ -1,10 +1,12 @@
 package aperta.server.frame;
 
 import aperta.core.picture.Bytes;
+import aperta.core.shot.Passage;
 import aperta.core.shot.Shot;
 import aperta.core.sound.Mixdown;
 import aperta.media.ffmpeg.Png;
 import aperta.media.sound.Wave;
+import aperta.server.kept.KeptPassages;
 import aperta.server.media.MediaService;
 import aperta.server.shot.ShotService;
 import java.io.ByteArrayOutputStream;
@@ -28,11 +30,13 @@ class FrameController {
     private final ShotService shots;
     private final FrameService frames;
     private final MediaService media;
+    private final KeptPassages kept;
     private final Previews previews;
     private final Object poster = new Object();
 
-    FrameController(ShotService shots, FrameService frames, MediaService media) {
+    FrameController(ShotService shots, FrameService frames, MediaService media, KeptPassages kept) {
         this.media = media;
+        this.kept = kept;
         this.previews = new Previews(media.planner(), frames);
         this.shots = shots;
         this.frames = frames;
@@ -87,7 +91,22 @@ class FrameController {
             @RequestParam("layer") String layer,
             @RequestParam(name = "arriving", defaultValue = "true") boolean arriving)
             throws IOException {
-        byte[] strip = previews.strip(shots.newest(id).shot(), layer, kind, arriving);
+        return strip(previews.strip(shots.newest(id).shot(), layer, kind, arriving));
+    }
+
+    /** The same for one that was kept. */
+    @GetMapping(path = "/kept-previews/{opening}.png", produces = MediaType.IMAGE_PNG_VALUE)
+    byte[] keptPreview(
+            @PathVariable UUID id,
+            @PathVariable UUID opening,
+            @RequestParam("layer") String layer,
+            @RequestParam(name = "arriving", defaultValue = "true") boolean arriving)
+            throws IOException {
+        Passage passage = kept.get(opening).passage();
+        return strip(previews.strip(shots.newest(id).shot(), layer, passage, arriving));
+    }
+
+    private static byte[] strip(byte[] strip) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         Png.write(Previews.WIDTH, Previews.HEIGHT * Previews.PICTURES, strip, out);
         return out.toByteArray();

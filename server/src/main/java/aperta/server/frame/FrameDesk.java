@@ -3,8 +3,9 @@ package aperta.server.frame;
 import static aperta.media.json.Provider.JSON;
 
 import aperta.core.edit.Edit;
-import aperta.core.edit.PlaceEdits;
 import aperta.core.edit.Several;
+import aperta.core.edit.Snap;
+import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.picture.Bytes;
 import aperta.core.render.Planner;
@@ -20,6 +21,7 @@ import jakarta.annotation.PreDestroy;
 import jakarta.json.JsonArray;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonObjectBuilder;
+import jakarta.json.JsonString;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -48,6 +50,8 @@ public class FrameDesk {
 
     private static final int LONGEST_STILL_MS = 600;
     private static final int MOST_CURVES = 200;
+    /** Layers that are looked at together. */
+    private static final int MOST_TOGETHER = 1000;
 
     private final ShotService shots;
     private final FrameService frames;
@@ -241,6 +245,7 @@ public class FrameDesk {
                 case "show", "ahead" -> show(v, wish);
                 case "keys" -> keys(v, wish);
                 case "pick" -> pick(v, wish);
+                case "pick-within" -> pickWithin(v, wish);
                 case "curves" -> curves(v, wish);
                 default -> throw new IllegalArgumentException("There is no wish '" + wish.getString("type", "") + "'.");
             }
@@ -301,6 +306,9 @@ public class FrameDesk {
             header.add("handles", told.get().json());
             points = told.get().bytes();
         }
+        if (wish.get("layers") instanceof JsonArray several && several.size() > 1) {
+            header.add("together", handles.together(shot, number, ids(several)));
+        }
         header.add("numbers", points.length / 4);
         header.add("ms", (System.nanoTime() - start) / 1_000_000.0);
         boolean known = wish.getString("have", "").equals(frame.key());
@@ -314,8 +322,8 @@ public class FrameDesk {
         Edit edit = EditJson.read(json, shot);
         List<Edit> all = edit instanceof Several several ? several.edits() : List.of(edit);
         return all.stream()
-                .filter(e -> e instanceof PlaceEdits.Move move && move.snap())
-                .map(e -> Handles.snap(((PlaceEdits.Move) e).snapped(shot, planner)))
+                .filter(e -> e instanceof Snap.Clinging move && move.snap())
+                .map(e -> Handles.snap(((Snap.Clinging) e).snapped(shot, planner)))
                 .findFirst();
     }
 
@@ -356,6 +364,30 @@ public class FrameDesk {
                 JSON.createObjectBuilder().add("type", "picked").add("seq", wish.getInt("seq", 0));
         handles.at(shot, Wishes.whole(wish, "frame"), p).ifPresent(id -> answer.add("layer", id));
         v.send(answer.build());
+    }
+
+    private static List<String> ids(JsonArray all) {
+        if (all.size() > MOST_TOGETHER || !all.stream().allMatch(JsonString.class::isInstance)) {
+            throw new IllegalArgumentException(
+                    "At most " + MOST_TOGETHER + " layers are looked at together, by their ids.");
+        }
+        return all.getValuesAs(JsonString.class).stream()
+                .map(JsonString::getString)
+                .toList();
+    }
+
+    private void pickWithin(Viewer v, JsonObject wish) {
+        Shot shot = shots.current(v.shot()).shot();
+        double x0 = Wishes.number(wish, "x0");
+        double y0 = Wishes.number(wish, "y0");
+        double x1 = Wishes.number(wish, "x1");
+        double y1 = Wishes.number(wish, "y1");
+        Box box = new Box(Math.min(x0, x1), Math.min(y0, y1), Math.max(x0, x1), Math.max(y0, y1));
+        v.send(JSON.createObjectBuilder()
+                .add("type", "picked")
+                .add("seq", wish.getInt("seq", 0))
+                .add("layers", JSON.createArrayBuilder(handles.within(shot, Wishes.whole(wish, "frame"), box)))
+                .build());
     }
 
     private static double scale(JsonObject wish) {

@@ -25,6 +25,7 @@ import jakarta.json.JsonObject;
 import jakarta.json.JsonObjectBuilder;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -101,6 +102,88 @@ final class Handles {
                 .add("curve", curve(layer))
                 .build();
         return Optional.of(new Told(json, points.build().toArray()));
+    }
+
+    /**
+     * What several layers have together: the box around all, the corners of each that is seen, and the properties that all
+     * of them have, as they are of the last one; {@code mixed} where they differ on this frame.
+     */
+    JsonObject together(Shot shot, long frame, List<String> layers) {
+        Moment moment = planner.moment(shot, frame);
+        List<Moment.Seen> all = layers.stream()
+                .filter(id -> shot.layer(id).isPresent())
+                .map(moment::of)
+                .toList();
+        Box box = Box.EMPTY;
+        JsonArrayBuilder each = JSON.createArrayBuilder();
+        for (Moment.Seen seen : all) {
+            if (seen.layer().content().isSeen() && seen.exists()) {
+                JsonArrayBuilder corners = JSON.createArrayBuilder();
+                Box own = planner.extent(moment, seen.layer().id());
+                own.corners().forEach(p -> corners.add(point(seen.toShot().apply(p))));
+                box = box.union(seen.toShot().apply(own));
+                each.add(JSON.createObjectBuilder()
+                        .add("layer", seen.layer().id())
+                        .add("corners", corners));
+            }
+        }
+        return JSON.createObjectBuilder()
+                .add("layers", JSON.createArrayBuilder(layers))
+                .add("box", box(box))
+                .add("each", each)
+                .add("properties", shared(all))
+                .build();
+    }
+
+    private static JsonArrayBuilder shared(List<Moment.Seen> all) {
+        JsonArrayBuilder properties = JSON.createArrayBuilder();
+        if (all.isEmpty()) {
+            return properties;
+        }
+        Moment.Seen last = all.get(all.size() - 1);
+        for (Property<?> property : Property.of(last.layer())) {
+            List<JsonObject> each = new ArrayList<>();
+            for (Moment.Seen seen : all) {
+                Property.of(seen.layer()).stream()
+                        .filter(p -> p.name().equals(property.name()) && p.kind() == property.kind())
+                        .findFirst()
+                        .ifPresent(p -> each.add(property(p, seen).build()));
+            }
+            if (property.kind() != Property.Kind.PATH && each.size() == all.size()) {
+                JsonObject own = each.get(each.size() - 1);
+                properties.add(JSON.createObjectBuilder(own)
+                        .add(
+                                "mixed",
+                                each.stream().anyMatch(o -> !o.get("value").equals(own.get("value"))))
+                        .add("keyed", each.stream().anyMatch(o -> o.getBoolean("keyed")))
+                        .add("keyHere", each.stream().allMatch(o -> o.getBoolean("keyHere"))));
+            }
+        }
+        return properties;
+    }
+
+    /**
+     * The layers that a rectangle touches, the uppermost first, that are seen and not locked; but for those on which it lies
+     * as on a ground.
+     */
+    List<String> within(Shot shot, long frame, Box rectangle) {
+        Moment moment = planner.moment(shot, frame);
+        List<String> found = new ArrayList<>();
+        for (Layer layer : shot.layers()) {
+            Moment.Seen seen = moment.of(layer.id());
+            if (seen.exists()
+                    && !layer.hidden()
+                    && !layer.locked()
+                    && layer.content().isSeen()) {
+                Box box = seen.toShot().apply(planner.extent(moment, layer.id()));
+                boolean ground = box.contains(new Point(rectangle.x0(), rectangle.y0()))
+                        && box.contains(new Point(rectangle.x1(), rectangle.y1()));
+                if (!ground && box.meets(rectangle)) {
+                    found.add(layer.id());
+                }
+            }
+        }
+        return found;
     }
 
     /** The corners of a layer as it rests, for showing where a pose leads. */

@@ -41,9 +41,29 @@ final class Previews {
 
     /** Rows of RGBA, {@link #PICTURES} pictures under one another; departures run to their end. */
     byte[] strip(Shot shot, String id, String kind, boolean arriving) {
-        Layer layer = shot.layer(id)
+        Layer layer = demand(shot, id);
+        Optional<Passage> now = arriving ? layer.arrive() : layer.leave();
+        AnimatedRecipe recipe = now.flatMap(Passage::opening)
+                .filter(o -> o.kind().equals(kind))
+                .orElseGet(
+                        () -> AnimatedRecipe.of(Openings.of(kind).descriptor().standard()));
+        Ease ease = now.map(Passage::ease).orElse(Ease.EASE_OUT);
+        return strip(shot, layer, new Passage(MOVING, 0, ease, Pose.REST, Optional.of(recipe)), arriving);
+    }
+
+    /** The same for an arrival or departure that was kept, at the pace of the others. */
+    byte[] strip(Shot shot, String id, Passage kept, boolean arriving) {
+        Passage paced = new Passage(MOVING, 0, kept.ease(), kept.pose(), kept.opening());
+        return strip(shot, demand(shot, id), paced, arriving);
+    }
+
+    private static Layer demand(Shot shot, String id) {
+        return shot.layer(id)
                 .orElseThrow(() -> new IllegalArgumentException("There is no layer '" + id + "' in this shot."));
-        Shot alone = alone(shot, layer, kind, arriving);
+    }
+
+    private byte[] strip(Shot shot, Layer layer, Passage passage, boolean arriving) {
+        Shot alone = alone(shot, layer, passage, arriving);
         double scale = (double) WIDTH / alone.format().width();
         byte[] all = new byte[PICTURES * WIDTH * HEIGHT * 4];
         for (int i = 0; i < PICTURES; i++) {
@@ -54,14 +74,8 @@ final class Previews {
         return all;
     }
 
-    private Shot alone(Shot shot, Layer layer, String kind, boolean arriving) {
-        Optional<Passage> now = arriving ? layer.arrive() : layer.leave();
-        AnimatedRecipe recipe = now.flatMap(Passage::opening)
-                .filter(o -> o.kind().equals(kind))
-                .orElseGet(
-                        () -> AnimatedRecipe.of(Openings.of(kind).descriptor().standard()));
-        Ease ease = now.map(Passage::ease).orElse(Ease.EASE_OUT);
-        Optional<Passage> way = Optional.of(new Passage(MOVING, 0, ease, Pose.REST, Optional.of(recipe)));
+    private Shot alone(Shot shot, Layer layer, Passage passage, boolean arriving) {
+        Optional<Passage> way = Optional.of(passage);
         long middle = layer.span().in() + layer.span().length() / 2;
         Layer bare = planner.moment(shot.withLayers(List.of(free(layer))), middle)
                 .rest(layer.id())

@@ -14,7 +14,7 @@ import aperta.core.time.Rate;
 import aperta.media.ffmpeg.Png;
 import aperta.media.fonts.FontShelf;
 import aperta.server.Storage;
-import aperta.server.analysis.Analyses;
+import aperta.server.finding.FootageFindings;
 import aperta.server.frame.FrameService;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.ByteArrayOutputStream;
@@ -47,13 +47,17 @@ class MediaController {
     private final MediaService media;
     private final SequenceService sequences;
     private final FrameService frames;
-    private final Analyses analyses;
+    private final FootageFindings findings;
     private final Storage storage;
 
     MediaController(
-            MediaService media, SequenceService sequences, FrameService frames, Analyses analyses, Storage storage) {
+            MediaService media,
+            SequenceService sequences,
+            FrameService frames,
+            FootageFindings findings,
+            Storage storage) {
         this.media = media;
-        this.analyses = analyses;
+        this.findings = findings;
         this.sequences = sequences;
         this.frames = frames;
         this.storage = storage;
@@ -160,15 +164,15 @@ class MediaController {
     Room room() {
         return new Room(
                 storage.bytes("media", "plates"),
-                storage.bytes("proxies", "sounds", "analyses"),
+                storage.bytes("proxies", "sounds", "findings"),
                 storage.bytes("renders"));
     }
 
     @GetMapping(path = "/media/{id}/thumbnail.png", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> thumbnail(@PathVariable UUID id) {
         MediaService.Item m = media.ready(id);
-        byte[] png = analyses.answer(
-                new Analyses.Question("thumbnail", "1 " + THUMB, m.hash(), m.frames() / 2, m.frames() / 2),
+        byte[] png = findings.answer(
+                new FootageFindings.Question("thumbnail", "1 " + THUMB, m.hash(), m.frames() / 2, m.frames() / 2),
                 () -> thumbnail(m));
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.maxAge(Duration.ofDays(30)))

@@ -1,7 +1,7 @@
 package aperta.server.media;
 
 import aperta.server.Storage;
-import aperta.server.analysis.Analyses;
+import aperta.server.finding.FootageFindings;
 import aperta.server.job.JobService;
 import jakarta.annotation.PostConstruct;
 import java.time.Duration;
@@ -27,7 +27,7 @@ public class Upkeep {
 
     private final Storage storage;
     private final MediaService media;
-    private final Analyses analyses;
+    private final FootageFindings findings;
     private final JobService jobs;
     private final Duration kept;
     private final String database;
@@ -37,13 +37,13 @@ public class Upkeep {
     Upkeep(
             Storage storage,
             MediaService media,
-            Analyses analyses,
+            FootageFindings findings,
             JobService jobs,
             JdbcTemplate jdbc,
             @Value("${aperta.removed-media-kept}") Duration kept) {
         this.storage = storage;
         this.media = media;
-        this.analyses = analyses;
+        this.findings = findings;
         this.jobs = jobs;
         this.kept = kept;
         this.database = jdbc.queryForObject("select id::text from installation", String.class);
@@ -73,8 +73,8 @@ public class Upkeep {
             return;
         }
         Set<String> clips = media.hashes();
-        analyses.forgetAllBut(clips);
-        storage.sweep(clips, analyses.hashes(), jobs.ids(), since);
+        findings.forgetAllBut(clips);
+        storage.sweep(clips, findings.hashes(), jobs.ids(), since);
     }
 
     @Configuration

@@ -29,8 +29,8 @@ public final class Change {
     private final JsonObject request;
 
     /**
-     * @param request with {@code patch}, a list, whose paths begin at the layer that {@code layer} names, where it names one;
-     *     or {@code edit}, an object with a {@code kind}
+     * @param request with {@code patch}, a list, whose paths begin at the layer that {@code layer} names, or at each
+     *     of those that {@code layers} names, where they name any; or {@code edit}, an object with a {@code kind}
      */
     public Change(JsonObject request) {
         this.request = request;
@@ -51,6 +51,14 @@ public final class Change {
                         + " operations; replace a whole list instead of its single places.");
             }
             JsonObject document = ShotJson.write(shot);
+            if (request.get("layers") instanceof JsonArray layers) {
+                JsonValue changed = document;
+                for (JsonString layer : layers.getValuesAs(JsonString.class)) {
+                    String there = pointer(document, layer.getString());
+                    changed = patched(changed.asJsonObject(), beginningAt(there, patch));
+                }
+                return ShotJson.read(changed);
+            }
             JsonArray whole = request.get("layer") instanceof JsonString layer
                     ? beginningAt(pointer(document, layer.getString()), patch)
                     : patch;

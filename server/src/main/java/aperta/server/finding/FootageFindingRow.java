@@ -1,4 +1,4 @@
-package aperta.server.analysis;
+package aperta.server.finding;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
@@ -8,8 +8,8 @@ import java.util.UUID;
 
 /** What was found out about a stretch of a clip. */
 @Entity
-@Table(name = "analysis")
-class AnalysisRow {
+@Table(name = "footage_finding")
+class FootageFindingRow {
     @Id
     UUID id;
 
@@ -22,9 +22,9 @@ class AnalysisRow {
     long bytes;
     Instant createdAt;
 
-    protected AnalysisRow() {}
+    protected FootageFindingRow() {}
 
-    AnalysisRow(Analyses.Question of, String hash, long bytes) {
+    FootageFindingRow(FootageFindings.Question of, String hash, long bytes) {
         this.id = UUID.randomUUID();
         this.kind = of.kind();
         this.key = of.key();

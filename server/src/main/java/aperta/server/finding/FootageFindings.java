@@ -1,4 +1,4 @@
-package aperta.server.analysis;
+package aperta.server.finding;
 
 import aperta.media.ffmpeg.MediaException;
 import aperta.media.file.Unfinished;
@@ -15,11 +15,11 @@ import org.springframework.stereotype.Service;
 
 /** What was found out about clips, found out once for all who ask. It is kept by the clip's content, whatever its name. */
 @Service
-public class Analyses {
-    private final AnalysisRows rows;
+public class FootageFindings {
+    private final FootageFindingRows rows;
     private final Storage storage;
 
-    Analyses(AnalysisRows rows, Storage storage) {
+    FootageFindings(FootageFindingRows rows, Storage storage) {
         this.rows = rows;
         this.storage = storage;
     }
@@ -47,7 +47,7 @@ public class Analyses {
 
     private Optional<byte[]> kept(Question q) {
         return row(q).flatMap(r -> {
-            Path file = storage.analysis(r.hash);
+            Path file = storage.finding(r.hash);
             try {
                 return Files.exists(file) ? Optional.of(Files.readAllBytes(file)) : Optional.empty();
             } catch (IOException e) {
@@ -56,20 +56,20 @@ public class Analyses {
         });
     }
 
-    private Optional<AnalysisRow> row(Question q) {
+    private Optional<FootageFindingRow> row(Question q) {
         return rows.findByClipAndKindAndKeyAndFirstFrameAndLastFrame(q.clip, q.kind, q.key, q.first, q.last);
     }
 
     private void keep(Question question, byte[] answer) {
         String hash = ShotFile.hash(answer);
-        Path file = storage.analysis(hash);
+        Path file = storage.finding(hash);
         try (Unfinished making = Unfinished.ofMany(file)) {
             Files.write(making.part(), answer);
             making.finish();
         } catch (IOException e) {
             throw new MediaException("What was found out about a clip couldn't be kept: the disk may be full.", e);
         }
-        AnalysisRow next = new AnalysisRow(question, hash, answer.length);
+        FootageFindingRow next = new FootageFindingRow(question, hash, answer.length);
         row(question).ifPresent(old -> next.id = old.id);
         try {
             rows.save(next);

@@ -1,4 +1,4 @@
-package aperta.server.analysis;
+package aperta.server.finding;
 
 import java.util.Optional;
 import java.util.Set;
@@ -8,15 +8,15 @@ import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.transaction.annotation.Transactional;
 
-interface AnalysisRows extends JpaRepository<AnalysisRow, UUID> {
-    Optional<AnalysisRow> findByClipAndKindAndKeyAndFirstFrameAndLastFrame(
+interface FootageFindingRows extends JpaRepository<FootageFindingRow, UUID> {
+    Optional<FootageFindingRow> findByClipAndKindAndKeyAndFirstFrameAndLastFrame(
             String clip, String kind, String key, long firstFrame, long lastFrame);
 
-    @Query("select a.hash from AnalysisRow a")
+    @Query("select a.hash from FootageFindingRow a")
     Set<String> hashes();
 
     @Transactional
     @Modifying
-    @Query("delete from AnalysisRow a where a.clip not in :clips")
+    @Query("delete from FootageFindingRow a where a.clip not in :clips")
     void deleteOfOthers(Set<String> clips);
 }

@@ -1,0 +1,20 @@
+/** The blend modes of W3C Compositing and Blending Level 1, and plus-lighter. */
+export const BLENDS = [
+  'normal',
+  'multiply',
+  'screen',
+  'overlay',
+  'darken',
+  'lighten',
+  'color-dodge',
+  'color-burn',
+  'hard-light',
+  'soft-light',
+  'difference',
+  'exclusion',
+  'hue',
+  'saturation',
+  'color',
+  'luminosity',
+  'plus-lighter',
+].map((b) => ({ value: b, label: b.replace('-', ' ') }));
