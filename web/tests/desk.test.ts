@@ -62,6 +62,7 @@ describe('a property', () => {
   const property = (extra: Partial<PropertyNow>): PropertyNow => ({
     name: 'place.opacity',
     label: 'Opacity',
+    title: 'Opacity',
     section: 'whole',
     kind: 'number',
     unit: '%',

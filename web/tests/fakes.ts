@@ -73,6 +73,7 @@ export function layer(id: string, extra: object = {}): Layer {
     motionBlur: false,
     parent: null,
     masks: [],
+    windows: [],
     cut: null,
     alsoShown: false,
     blend: 'normal',

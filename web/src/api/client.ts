@@ -116,7 +116,8 @@ export const api = {
     return response.status === 204 ? undefined : response.arrayBuffer();
   },
   peaks: (media: string) => call<number[]>('GET', `/api/media/${media}/peaks?count=2000`),
-  recipes: () => call<{ openings: Descriptor[]; signals: Descriptor[] }>('GET', '/api/recipes'),
+  recipes: () =>
+    call<{ openings: Descriptor[]; signals: Descriptor[]; windows: Descriptor[] }>('GET', '/api/recipes'),
   media: (project: string) => call<Media[]>('GET', `/api/projects/${project}/media`),
   bring: (project: string, files: File[], rate: string) => {
     const form = new FormData();

@@ -10,6 +10,7 @@ import { useFrames } from '../stores/frames';
 import { useShot } from '../stores/shot';
 import MaskSection from './MaskSection.vue';
 import PropertyRow from './PropertyRow.vue';
+import WindowSection from './WindowSection.vue';
 import { useContent } from './sheet/useContent';
 
 /** What is visible of the layer: what it is cut by, and its masks. */
@@ -123,6 +124,7 @@ function setCut(part: Partial<NonNullable<Layer['cut']>>) {
       Show it by itself too
     </Checkbox>
   </p>
+  <WindowSection :layer="layer" :locked="locked" />
   <MaskSection :layer="layer" :properties="properties" :locked="locked" />
 </template>
 

@@ -206,6 +206,7 @@ function outOfGroup() {
       class="bare inside"
       :aria-expanded="shot.opened.has(layer.id)"
       :title="shot.opened.has(layer.id) ? 'Close the group' : 'Open the group'"
+      @pointerdown.stop
       @click.stop="open"
     >
       {{ shot.opened.has(layer.id) ? '▴' : '▾' }} {{ (layer.content as { layers: unknown[] }).layers.length }}

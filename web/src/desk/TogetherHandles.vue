@@ -3,12 +3,16 @@ import { computed } from 'vue';
 import type { Pair } from '../lib/affine';
 import type { Together } from '../lib/answers';
 import { useDesk } from '../stores/desk';
+import { useFrames } from '../stores/frames';
 import { useLooking } from '../stores/looking';
+import { useView } from '../stores/view';
 import { useOnPicture } from './onPicture';
 
 /** The box around several chosen layers: it moves, scales and turns them as one; with Alt each about its own middle. */
 const props = defineProps<{ together: Together }>();
 const desk = useDesk();
+const view = useView();
+const frames = useFrames();
 const looking = useLooking();
 const { at, px, follow } = useOnPicture();
 
@@ -27,8 +31,25 @@ const middle = computed<Pair>(() => {
   return [(x0 + x1) / 2, (y0 + y1) / 2];
 });
 
+/** A press that moves nothing chooses what lies there; with Shift one more or one less. Other tools, and a box, go on. */
 function move(e: PointerEvent) {
+  if (view.tool !== 'choose' || e.ctrlKey || e.metaKey || e.button !== 0) return;
+  e.stopPropagation();
   const from = at(e);
+  const under = frames.pick(from[0], from[1], view.frame);
+  addEventListener(
+    'pointerup',
+    (up) => {
+      const still = Math.hypot(up.clientX - e.clientX, up.clientY - e.clientY) < 3;
+      if (!still) return;
+      void under.then((found) => {
+        if (found === undefined) view.choose(undefined);
+        else if (e.shiftKey) view.chooseToo(found);
+        else view.choose(found);
+      });
+    },
+    { once: true },
+  );
   follow(e, `Move ${many.value}`, (to, m) => {
     const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
     const straight = Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];
@@ -86,7 +107,7 @@ function turn(e: PointerEvent) {
     :height="together.box[3] - together.box[1]"
     :stroke-width="px(1.25)"
     data-testid="together"
-    @pointerdown.stop="move"
+    @pointerdown="move"
   />
   <circle
     class="corner turn"

@@ -4,9 +4,11 @@ import { Points } from './paths';
 /** One property of the chosen layer, as the engine sees it on the frame that is shown. */
 export interface PropertyNow {
   name: string;
+  /** For who sees the part that it belongs to, and for who doesn't. */
   label: string;
+  title: string;
   /** The section of the Sheet that it stands in. */
-  section: 'look' | 'place' | 'whole' | 'mask' | 'cut' | 'arrive' | 'leave';
+  section: 'look' | 'place' | 'whole' | 'mask' | 'window' | 'cut' | 'arrive' | 'leave';
   kind: 'number' | 'point' | 'colour' | 'path' | 'curve';
   unit: string;
   /** What the unit means, where it isn't plain. */

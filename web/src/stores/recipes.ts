@@ -3,10 +3,11 @@ import { defineStore } from 'pinia';
 import { shallowRef } from 'vue';
 import { api, type Descriptor } from '../api/client';
 
-/** What openings and signals there are, as the engine describes them. */
+/** What openings, signals and windows there are, as the engine describes them. */
 export const useRecipes = defineStore('recipes', () => {
   const openings = shallowRef<Descriptor[]>([]);
   const signals = shallowRef<Descriptor[]>([]);
+  const windows = shallowRef<Descriptor[]>([]);
 
   let asked = false;
 
@@ -17,6 +18,7 @@ export const useRecipes = defineStore('recipes', () => {
       const all = await api.recipes();
       openings.value = all.openings;
       signals.value = all.signals;
+      windows.value = all.windows;
     } catch (e) {
       asked = false;
       void message.error(e instanceof Error ? e.message : String(e));
@@ -25,5 +27,6 @@ export const useRecipes = defineStore('recipes', () => {
 
   const opening = (kind: string | undefined) => openings.value.find((d) => d.kind === kind);
   const signal = (kind: string | undefined) => signals.value.find((d) => d.kind === kind);
-  return { openings, signals, load, opening, signal };
+  const window = (kind: string | undefined) => windows.value.find((d) => d.kind === kind);
+  return { openings, signals, windows, load, opening, signal, window };
 });

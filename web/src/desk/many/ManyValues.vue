@@ -13,7 +13,7 @@ const rows = computed(() =>
 </script>
 
 <template>
-  <PropertyRow v-for="p in rows" :key="p.name" :property="p" :locked="false" />
+  <PropertyRow v-for="p in rows" :key="p.name" :property="p" :label="p.title" :locked="false" />
   <p v-if="rows.length === 0" class="why">These layers have no property in common.</p>
 </template>
 

@@ -316,6 +316,7 @@ class TimingTest {
                 .getByTestId("row-TERMINUS")
                 .click(new Locator.ClickOptions()
                         .setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
+        desk.press("Shift+S");
         desk.number("Stagger by", "4");
         assertThat(desk.shot().layers()).extracting(l -> l.span().in()).containsExactly(0L, 4L, 8L);
         desk.page

@@ -81,7 +81,7 @@ public final class GroupEdits {
             if (cutter || g.cut().isPresent()) {
                 return Optional.of(cutter ? "cuts another layer" : "is cut as a whole");
             }
-            if (!g.masks().isEmpty()) {
+            if (!g.masks().isEmpty() || !g.windows().isEmpty()) {
                 return Optional.of("has masks");
             }
             if (Property.of(g).stream().anyMatch(p -> p.section() == Property.Section.WHOLE && !p.isNeutral(g))) {

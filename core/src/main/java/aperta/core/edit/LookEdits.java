@@ -70,7 +70,7 @@ public final class LookEdits {
         return switch (part) {
             case TRANSFORM -> to.withPlace(from.place());
             case KEYS -> keyed(from, to);
-            case MASKS -> to.withMasks(from.masks());
+            case MASKS -> to.withMasks(from.masks()).withWindows(from.windows());
             case CUT -> {
                 Layer joined = to.withJoin(from.join());
                 boolean itself = from.cut().filter(c -> c.by().equals(to.id())).isPresent();

@@ -47,6 +47,18 @@ final class Edges {
         return new Stretch(from, to);
     }
 
+    /**
+     * What an edge that travels along a direction has uncovered of a box. It starts and ends so far outside that a soft
+     * edge has no part in it.
+     *
+     * @param share 0 nothing, 1 all
+     */
+    static Mask wiped(Box box, Point along, double feather, double share) {
+        Stretch all = stretch(box, along);
+        double spare = REACH * feather;
+        return before(along, all.from - spare + share * (all.length() + 2 * spare), feather);
+    }
+
     /** Stretches that touch become one, so that no edge is seen between them. */
     static List<Stretch> united(List<Stretch> stretches) {
         List<Stretch> all = new ArrayList<>();
@@ -110,7 +122,7 @@ final class Edges {
                 feather);
     }
 
-    private static Mask mask(BezierPath path, double feather) {
+    static Mask mask(BezierPath path, double feather) {
         return Mask.of("opening", "Opening", path).withFeather(Animated.of(feather));
     }
 

@@ -31,12 +31,8 @@ public final class Wipe implements Opening {
     @Override
     public Opened at(Recipe recipe, Passage.Way way, Opener.Subject subject) {
         Point along = Edges.towards(recipe.number("angle"));
-        double feather = recipe.number("feather");
-        Edges.Stretch all = Edges.stretch(subject.box(), along);
-        double spare = Edges.REACH * feather;
-        double gone = way.arriving() ? way.share() : 1 - way.share();
-        double edge = all.from() - spare + gone * (all.length() + 2 * spare);
-        Mask mask = way.arriving() ? Edges.before(along, edge, feather) : Edges.before(along.times(-1), -edge, feather);
+        Point from = way.arriving() ? along : along.times(-1);
+        Mask mask = Edges.wiped(subject.box(), from, recipe.number("feather"), way.share());
         return new Opened(Pose.REST, List.of(mask), List.of(), Optional.empty());
     }
 }

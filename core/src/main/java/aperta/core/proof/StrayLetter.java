@@ -37,7 +37,8 @@ public final class StrayLetter implements Check {
             public void see(Look look) {
                 for (Share s : look.words()) {
                     boolean masked = !s.seen().still().masks().isEmpty()
-                            || !s.seen().windows().isEmpty();
+                            || !s.seen().windows().isEmpty()
+                            || !s.seen().own().isEmpty();
                     if (masked && s.covers().isPresent() && look.isStill(s) && s.opacity() > 0) {
                         letters(look, s);
                     }

@@ -73,7 +73,9 @@ final class LayerChain {
     }
 
     private Step.Paints masked(Step.Paints picture, Moment.Seen seen, Affine map) {
-        return seen.still().masks().isEmpty() && seen.windows().isEmpty()
+        return seen.still().masks().isEmpty()
+                        && seen.windows().isEmpty()
+                        && seen.own().isEmpty()
                 ? picture
                 : new Masked(picture, Mattes.of(seen, map, layout.shotToRaster()));
     }

@@ -20,13 +20,15 @@ final class Mattes {
     private Mattes() {}
 
     /**
-     * All masks of a layer together, and what its arrival and departure let be seen.
+     * All masks of a layer together, its windows, and what its arrival and departure let be seen.
      *
      * @param toRaster from the layer's own space, or from the shot's for masks that stay in the frame
      */
     static Step.Shades of(Moment.Seen seen, Affine toRaster, Affine shotToRaster) {
         List<Masks.Part> parts = parts(seen.still().masks(), toRaster, shotToRaster);
-        for (List<Mask> window : seen.windows()) {
+        List<List<Mask>> windows = new ArrayList<>(seen.own());
+        windows.addAll(seen.windows());
+        for (List<Mask> window : windows) {
             List<Masks.Part> united = parts(window, toRaster, shotToRaster);
             parts.add(
                     united.size() == 1

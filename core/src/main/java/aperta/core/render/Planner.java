@@ -4,12 +4,14 @@ import aperta.core.edit.Edit;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.opening.Openings;
+import aperta.core.opening.Windows;
 import aperta.core.outline.Outline;
 import aperta.core.picture.Region;
 import aperta.core.recipe.Recipe;
 import aperta.core.shot.Content;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
+import aperta.core.shot.Mask;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Opened;
 import aperta.core.shot.Opener;
@@ -101,6 +103,11 @@ public final class Planner implements Opener, Edit.Extents {
     @Override
     public Opened opened(Recipe opening, Passage.Way way, Opener.Subject subject) {
         return Openings.of(opening.kind()).at(opening, way, subject);
+    }
+
+    @Override
+    public List<Mask> window(Recipe window, Opener.Subject subject) {
+        return Windows.of(window.kind()).at(window, subject);
     }
 
     @Override

@@ -10,6 +10,7 @@ import java.util.stream.Stream;
  *
  * @param pace how its content runs
  * @param parent the id of the layer whose place this one's place is relative to
+ * @param windows parts of it that are seen, each kind at most once
  * @param join what it does with what lies below it in its group
  * @param alsoShown whether it shows by itself although another layer is cut by it
  * @param motionBlur whether it is blurred by what moves while the shutter is open
@@ -26,6 +27,7 @@ public record Layer(
         Place place,
         Optional<String> parent,
         List<Mask> masks,
+        List<AnimatedRecipe> windows,
         Optional<Cut> cut,
         Join join,
         boolean alsoShown,
@@ -42,6 +44,7 @@ public record Layer(
 
     public Layer {
         masks = List.copyOf(masks);
+        windows = List.copyOf(windows);
         if (masks.size() > MOST_MASKS) {
             throw new IllegalArgumentException("A layer has at most " + MOST_MASKS + " masks.");
         }
@@ -56,6 +59,7 @@ public record Layer(
                 Pace.EVEN,
                 place,
                 Optional.empty(),
+                List.of(),
                 List.of(),
                 Optional.empty(),
                 Join.OVER,
@@ -98,6 +102,22 @@ public record Layer(
 
     public Layer withMasks(List<Mask> other) {
         return with(d -> d.masks = other);
+    }
+
+    public Layer withWindows(List<AnimatedRecipe> other) {
+        return with(d -> d.windows = other);
+    }
+
+    /** Its window of a kind. */
+    public Optional<AnimatedRecipe> window(String kind) {
+        return windows.stream().filter(w -> w.kind().equals(kind)).findFirst();
+    }
+
+    /** The same with another window in the place of the one of its kind. */
+    Layer withWindow(AnimatedRecipe other) {
+        return withWindows(windows.stream()
+                .map(w -> w.kind().equals(other.kind()) ? other : w)
+                .toList());
     }
 
     public Layer withCut(Optional<Cut> other) {
@@ -157,6 +177,7 @@ public record Layer(
         private Place place;
         private Optional<String> parent;
         private List<Mask> masks;
+        private List<AnimatedRecipe> windows;
         private Optional<Cut> cut;
         private Join join;
         private boolean alsoShown;
@@ -177,6 +198,7 @@ public record Layer(
             place = l.place;
             parent = l.parent;
             masks = l.masks;
+            windows = l.windows;
             cut = l.cut;
             join = l.join;
             alsoShown = l.alsoShown;
@@ -199,6 +221,7 @@ public record Layer(
                     place,
                     parent,
                     masks,
+                    windows,
                     cut,
                     join,
                     alsoShown,

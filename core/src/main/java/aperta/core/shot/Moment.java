@@ -35,6 +35,7 @@ public final class Moment {
      * @param still the same with every value fixed, in the pose that it has by its arrival or departure
      * @param windows what its arrival and departure let be seen, in its own space: each is some masks, of which at least
      *     one must hold what is shown
+     * @param own the same of its own windows
      * @param frame of the layer's own time
      * @param content the frame of its content: footage, or what lies inside a group
      * @param speed frames of its content in each frame of the shot
@@ -46,6 +47,7 @@ public final class Moment {
             Layer layer,
             Layer still,
             List<List<Mask>> windows,
+            List<List<Mask>> own,
             double frame,
             double content,
             double speed,
@@ -177,6 +179,7 @@ public final class Moment {
                             layer,
                             p.still,
                             p.windows,
+                            p.own,
                             t.own,
                             t.content,
                             t.speed,
@@ -191,7 +194,12 @@ public final class Moment {
     }
 
     /** A layer in its pose. */
-    private record Posed(Layer still, List<List<Mask>> windows, Affine toShot, Optional<Opened.Pieces> pieces) {}
+    private record Posed(
+            Layer still,
+            List<List<Mask>> windows,
+            List<List<Mask>> own,
+            Affine toShot,
+            Optional<Opened.Pieces> pieces) {}
 
     /** Poses a layer, its parent first. */
     private Posed pose(
@@ -248,16 +256,28 @@ public final class Moment {
                     w -> windows.add(w.stream().map(m -> m.transformed(map)).toList()));
         });
         windows.removeIf(List::isEmpty);
-        return new Posed(still, windows, toParent.then(parentToShot), pieces);
+        return new Posed(still, windows, own(rest, parentToShot), toParent.then(parentToShot), pieces);
+    }
+
+    private List<List<Mask>> own(Layer rest, Affine parentToShot) {
+        if (rest.windows().isEmpty()) {
+            return List.of();
+        }
+        Opener.Subject subject = subject(rest, parentToShot);
+        return rest.windows().stream()
+                .map(w -> opener.window(w.rest(), subject))
+                .filter(w -> !w.isEmpty())
+                .toList();
+    }
+
+    private Opener.Subject subject(Layer rest, Affine parentToShot) {
+        return new Opener.Subject(rest, restBox(rest), rest.place().toParent(0), parentToShot, shot.format());
     }
 
     private Opened opened(Layer rest, Passage.Way way, Affine parentToShot) {
         return way.passage()
                 .opening()
-                .map(recipe -> opener.opened(
-                        recipe.rest(),
-                        way,
-                        new Opener.Subject(rest, restBox(rest), rest.place().toParent(0), parentToShot, shot.format())))
+                .map(recipe -> opener.opened(recipe.rest(), way, subject(rest, parentToShot)))
                 .orElse(Opened.REST);
     }
 

@@ -3,6 +3,7 @@ package aperta.core.shot;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.recipe.Recipe;
+import java.util.List;
 
 /** Knows what openings do, and how large things are. */
 public interface Opener {
@@ -19,14 +20,22 @@ public interface Opener {
     /** What an opening makes of a layer. */
     Opened opened(Recipe opening, Passage.Way way, Subject subject);
 
+    /** What a window lets be seen of a layer: masks of which one must hold it; none where that is all. */
+    List<Mask> window(Recipe window, Subject subject);
+
     /** The box around what a layer that isn't a group shows, in its own space, its values being fixed; in a shot of a format. */
     Box box(Layer still, Format format);
 
-    /** No layer has a size and every opening leaves it at rest. */
+    /** No layer has a size, every opening leaves it at rest, and windows show all. */
     Opener AT_REST = new Opener() {
         @Override
         public Opened opened(Recipe opening, Passage.Way way, Subject subject) {
             return Opened.REST;
+        }
+
+        @Override
+        public List<Mask> window(Recipe window, Subject subject) {
+            return List.of();
         }
 
         @Override

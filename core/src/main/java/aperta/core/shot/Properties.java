@@ -230,6 +230,15 @@ final class Properties {
         for (Mask mask : layer.masks()) {
             all.addAll(mask(mask));
         }
+        for (AnimatedRecipe window : layer.windows()) {
+            String kind = window.kind();
+            all.addAll(window.properties(
+                    kind + ".",
+                    window.descriptor().label(),
+                    Section.WINDOW,
+                    l -> l.window(kind).orElseThrow(),
+                    Layer::withWindow));
+        }
         if (layer.cut().isPresent()) {
             all.addAll(CUT);
         }

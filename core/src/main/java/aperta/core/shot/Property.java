@@ -60,6 +60,8 @@ public record Property<T>(
         /** What is done to the layer as a whole. */
         WHOLE,
         MASK,
+        /** The parts of it that are seen, by numbers. */
+        WINDOW,
         CUT,
         ARRIVE,
         LEAVE

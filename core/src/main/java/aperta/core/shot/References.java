@@ -24,6 +24,7 @@ public final class References {
         if (layer.content() instanceof Content.Again again) {
             all.add(again.group());
         }
+        layer.windows().forEach(w -> all.addAll(w.rest().layers()));
         for (Passage passage : layer.passages()) {
             passage.opening().ifPresent(o -> all.addAll(o.rest().layers()));
         }
@@ -49,6 +50,9 @@ public final class References {
     private static Layer changed(Layer layer, Function<String, Optional<String>> other) {
         Layer next = layer.withParent(layer.parent().flatMap(other))
                 .withCut(layer.cut().flatMap(c -> other.apply(c.by()).map(c::withBy)))
+                .withWindows(layer.windows().stream()
+                        .flatMap(w -> w.withLayers(other).stream())
+                        .toList())
                 .withArrive(layer.arrive().map(p -> changed(p, other)))
                 .withLeave(layer.leave().map(p -> changed(p, other)));
         if (layer.content() instanceof Content.Again again) {

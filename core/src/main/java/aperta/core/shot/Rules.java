@@ -86,6 +86,11 @@ public final class Rules {
                 return;
             }
         }
+        if (layer.windows().stream().map(AnimatedRecipe::kind).distinct().count()
+                < layer.windows().size()) {
+            broken.add("'" + layer.name() + "' has two windows of one kind.");
+            return;
+        }
         if (layer.content() instanceof Content.Shape shape && !idsDiffer(shape)) {
             broken.add("Two paths or two coats of paint of '" + layer.name() + "' have the same id.");
             return;

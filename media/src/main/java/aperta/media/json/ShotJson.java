@@ -7,6 +7,8 @@ import aperta.core.colour.ToneCurve;
 import aperta.core.geometry.Point;
 import aperta.core.opening.Opening;
 import aperta.core.opening.Openings;
+import aperta.core.opening.Window;
+import aperta.core.opening.Windows;
 import aperta.core.shot.AnimatedRecipe;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.BlendMode;
@@ -59,6 +61,8 @@ public final class ShotJson {
     static final Codec<Shutter> SHUTTER = shutter();
     static final Codec<AnimatedRecipe> OPENING = new AnimatedRecipeCodec(
             Openings.all().stream().map(Opening::descriptor).toList());
+    static final Codec<AnimatedRecipe> WINDOW = new AnimatedRecipeCodec(
+            Windows.all().stream().map(Window::descriptor).toList());
     static final Defined<Passage> PASSAGE = new Defined<>("passage", passage());
     static final Defined<Layer> LAYER = new Defined<>("layer", layer());
     private static final List<Defined<?>> DEFINITIONS = List.of(
@@ -283,6 +287,7 @@ public final class ShotJson {
         var place = o.field("place", place(), Layer::place);
         var parent = o.field("parent", Codecs.optional(Codecs.TEXT), Layer::parent, Optional.empty());
         var masks = o.field("masks", Codecs.list(mask()), Layer::masks, List.of());
+        var windows = o.field("windows", Codecs.list(WINDOW), Layer::windows, List.of());
         var cut = o.field("cut", Codecs.optional(cut()), Layer::cut, Optional.empty());
         var join = o.field("join", Codecs.choice(Join.class), Layer::join, Join.OVER);
         var alsoShown = o.field("alsoShown", Codecs.TRUTH, Layer::alsoShown, false);
@@ -302,6 +307,7 @@ public final class ShotJson {
                 r.get(place),
                 r.get(parent),
                 r.get(masks),
+                r.get(windows),
                 r.get(cut),
                 r.get(join),
                 r.get(alsoShown),

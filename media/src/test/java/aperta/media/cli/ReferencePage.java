@@ -2,6 +2,8 @@ package aperta.media.cli;
 
 import aperta.core.opening.Opening;
 import aperta.core.opening.Openings;
+import aperta.core.opening.Window;
+import aperta.core.opening.Windows;
 import aperta.core.proof.Check;
 import aperta.core.proof.Checks;
 import aperta.core.recipe.Descriptor;
@@ -21,6 +23,7 @@ final class ReferencePage {
         StringBuilder page = new StringBuilder("# What there is\n\n");
         page.append("Written by `./aperta docs` from what the code says of itself.\n");
         part(page, "Openings", Openings.all().stream().map(Opening::descriptor).toList());
+        part(page, "Windows", Windows.all().stream().map(Window::descriptor).toList());
         part(page, "Signals", Signal.all().stream().map(Signal::descriptor).toList());
         part(page, "Checks", Checks.all().stream().map(Check::descriptor).toList());
         return page.toString();

@@ -292,6 +292,7 @@ final class Handles {
         JsonObjectBuilder o = JSON.createObjectBuilder()
                 .add("name", property.name())
                 .add("label", property.label())
+                .add("title", property.title())
                 .add("section", property.section().name().toLowerCase(Locale.ROOT))
                 .add("kind", property.kind().name().toLowerCase(Locale.ROOT))
                 .add("unit", property.unit())

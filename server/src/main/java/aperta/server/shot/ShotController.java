@@ -2,6 +2,8 @@ package aperta.server.shot;
 
 import aperta.core.opening.Opening;
 import aperta.core.opening.Openings;
+import aperta.core.opening.Window;
+import aperta.core.opening.Windows;
 import aperta.core.recipe.Descriptor;
 import aperta.core.shot.Format;
 import aperta.core.time.Rate;
@@ -131,18 +133,22 @@ class ShotController {
         return AnimationJson.copied(shots.newest(id).shot(), body.keys).toString();
     }
 
-    /** What openings and signals there are, with their parameters. */
+    /** What openings, signals and windows there are, with their parameters. */
     record Recipes(
             @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
             List<Descriptor> openings,
 
             @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
-            List<Descriptor> signals) {}
+            List<Descriptor> signals,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            List<Descriptor> windows) {}
 
     @GetMapping("/recipes")
     Recipes recipes() {
         return new Recipes(
                 Openings.all().stream().map(Opening::descriptor).toList(),
-                Signal.all().stream().map(Signal::descriptor).toList());
+                Signal.all().stream().map(Signal::descriptor).toList(),
+                Windows.all().stream().map(Window::descriptor).toList());
     }
 }

@@ -1,0 +1,22 @@
+package aperta.core.opening;
+
+import java.util.List;
+
+/** Every kind of window there is. */
+public final class Windows {
+    private static final List<Window> ALL = List.of(new Crop(), new WipedAway());
+
+    private Windows() {}
+
+    public static List<Window> all() {
+        return ALL;
+    }
+
+    /** @throws IllegalArgumentException where there is no such window */
+    public static Window of(String kind) {
+        return ALL.stream()
+                .filter(w -> w.descriptor().kind().equals(kind))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("There is no window '" + kind + "'."));
+    }
+}
