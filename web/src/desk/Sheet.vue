@@ -62,6 +62,13 @@ watch(
   { immediate: true },
 );
 
+// New words are typed where they stand.
+watch(
+  () => view.fresh,
+  (fresh) => {
+    if (fresh) section.value = 'Look';
+  },
+);
 const coming = ref<InstanceType<typeof Textarea>>();
 watch(coming, () => textArea(coming.value)?.select(), { flush: 'post' });
 const chosenKey = computed(() => view.keys[0]);
