@@ -11,7 +11,7 @@ import { useLooking } from '../stores/looking';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
 import PathHandles from './PathHandles.vue';
-import { provideOnPicture } from './onPicture';
+import { ifStill, provideOnPicture } from './onPicture';
 import PenPath from './PenPath.vue';
 import TogetherHandles from './TogetherHandles.vue';
 import WayHandles from './WayHandles.vue';
@@ -39,7 +39,7 @@ const seen = computed(() => shot.find(view.layer)?.content.kind !== 'sound');
 const locked = computed(() => shot.find(view.layer)?.locked ?? false);
 const corners = computed(() => h.value?.corners ?? []);
 const outline = computed(() => corners.value.map((c) => c.join(',')).join(' '));
-const { at, px, follow, dragging } = provideOnPicture(
+const { at, px, follow } = provideOnPicture(
   svg,
   () => props.zoom,
   () => (drawn.value = undefined),
@@ -86,22 +86,27 @@ function move(e: PointerEvent) {
   );
 }
 
-/** What is chosen is moved; with Ctrl a box is drawn over it, with Shift another layer is chosen, too, where there is one. */
-async function pressed(e: PointerEvent) {
-  const plain = !e.ctrlKey && !e.metaKey;
-  if (locked.value || view.tool !== 'choose' || !plain) {
+/**
+ * What is chosen is moved. A press that moves nothing chooses what lies uppermost there, with Shift one more; with Ctrl a box
+ * is drawn.
+ */
+function pressed(e: PointerEvent) {
+  if (locked.value || view.tool !== 'choose' || e.ctrlKey || e.metaKey) {
     void down(e);
-    return;
-  }
-  if (!e.shiftKey) {
-    move(e);
     return;
   }
   const [x, y] = at(e);
   const chosen = view.layer;
   move(e);
-  const found = await frames.pick(x, y, view.frame);
-  if (found !== undefined && found !== chosen && !dragging.value) view.chooseToo(found);
+  // Who works on a path stays with it.
+  if (view.path) return;
+  ifStill(e, () => {
+    void frames.pick(x, y, view.frame, view.group).then((found) => {
+      if (found === undefined || found === chosen || view.layer !== chosen) return;
+      if (e.shiftKey) view.chooseToo(found);
+      else view.choose(found);
+    });
+  });
 }
 
 function straight(from: Pair, to: Pair): Pair {
@@ -197,7 +202,7 @@ function choosing(e: PointerEvent) {
   const from = at(e);
   const more = e.shiftKey;
   const boxed = e.ctrlKey || e.metaKey;
-  const under = frames.pick(from[0], from[1], view.frame);
+  const under = frames.pick(from[0], from[1], view.frame, view.group);
   let box: { from: Pair; to: Pair } | undefined;
   e.preventDefault();
   followPointer({
@@ -212,7 +217,7 @@ function choosing(e: PointerEvent) {
       void (async () => {
         const found = await under;
         if (box && (boxed || found === undefined)) {
-          const inside = await frames.pickWithin(box.from, box.to, view.frame);
+          const inside = await frames.pickWithin(box.from, box.to, view.frame, view.group);
           view.chooseAll([
             ...(more ? view.layers.filter((id) => !inside.includes(id)) : []),
             ...inside.reverse(),
@@ -224,6 +229,24 @@ function choosing(e: PointerEvent) {
     cancel: () => (drawn.value = undefined),
   });
 }
+
+/** A double click goes into a group, and to what lies there in it; words are typed where they stand. */
+async function inside(e: MouseEvent) {
+  const layer = shot.find(view.layer);
+  if (layer?.content.kind !== 'group') return type();
+  desk.enter(layer.id);
+  const [x, y] = at(e);
+  const found = await frames.pick(x, y, view.frame, layer.id);
+  if (found !== undefined) view.choose(found);
+}
+
+/** All but the group that is worked in. */
+const outside = computed(() => {
+  const c = frames.group;
+  if (!view.group || !c?.length) return undefined;
+  const { width, height } = format.value;
+  return `M0 0H${width}V${height}H0ZM${c.map((p) => p.join(' ')).join('L')}Z`;
+});
 
 async function type() {
   const layer = shot.find(view.layer);
@@ -267,6 +290,7 @@ defineExpose({ type });
     data-testid="handles"
     @pointerdown="down"
   >
+    <path v-if="outside" :d="outside" class="outside" fill-rule="evenodd" data-testid="outside" />
     <rect
       v-if="view.safe && frames.safe"
       class="safe"
@@ -296,7 +320,7 @@ defineExpose({ type });
         :stroke-width="px(1.25)"
         data-testid="outline"
         @pointerdown.stop="pressed"
-        @dblclick="type"
+        @dblclick="inside"
       />
       <template v-if="!locked && view.tool === 'choose' && !view.path">
         <template v-if="turner">
@@ -400,6 +424,10 @@ defineExpose({ type });
 .safe {
   fill: none;
   stroke: #ffffff66;
+  pointer-events: none;
+}
+.outside {
+  fill: #1219;
   pointer-events: none;
 }
 .outline {

@@ -274,6 +274,7 @@ function outOfGroup() {
           <MenuItem v-if="group" key="b" @click="timing.ungroup()">Dissolve the group</MenuItem>
           <MenuItem v-if="row.group" key="q" @click="outOfGroup">Out of the group</MenuItem>
           <MenuDivider />
+          <MenuItem key="r" @click="timing.replaced = layer.id">Replace what it shows…</MenuItem>
           <MenuItem key="c" @click="timing.look = layer.id">Copy or remove parts of its look…</MenuItem>
           <MenuDivider />
           <MenuItem key="x" danger @click="remove">Delete</MenuItem>

@@ -6,7 +6,7 @@ import { useDesk } from '../stores/desk';
 import { useFrames } from '../stores/frames';
 import { useLooking } from '../stores/looking';
 import { useView } from '../stores/view';
-import { useOnPicture } from './onPicture';
+import { ifStill, useOnPicture } from './onPicture';
 
 /** The box around several chosen layers: it moves, scales and turns them as one; with Alt each about its own middle. */
 const props = defineProps<{ together: Together }>();
@@ -36,20 +36,13 @@ function move(e: PointerEvent) {
   if (view.tool !== 'choose' || e.ctrlKey || e.metaKey || e.button !== 0) return;
   e.stopPropagation();
   const from = at(e);
-  const under = frames.pick(from[0], from[1], view.frame);
-  addEventListener(
-    'pointerup',
-    (up) => {
-      const still = Math.hypot(up.clientX - e.clientX, up.clientY - e.clientY) < 3;
-      if (!still) return;
-      void under.then((found) => {
-        if (found === undefined) view.choose(undefined);
-        else if (e.shiftKey) view.chooseToo(found);
-        else view.choose(found);
-      });
-    },
-    { once: true },
-  );
+  ifStill(e, () => {
+    void frames.pick(from[0], from[1], view.frame, view.group).then((found) => {
+      if (found === undefined) view.choose(undefined);
+      else if (e.shiftKey) view.chooseToo(found);
+      else view.choose(found);
+    });
+  });
   follow(e, `Move ${many.value}`, (to, m) => {
     const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
     const straight = Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];

@@ -5,6 +5,7 @@ import type { Handles } from '../lib/answers';
 import type { Pair } from '../lib/affine';
 import { useTiming } from '../stores/timing';
 import { useView } from '../stores/view';
+import HandleArm from './HandleArm.vue';
 import { useOnPicture } from './onPicture';
 
 /** The way that a layer's position takes through its keys, with a dot for each frame. */
@@ -33,34 +34,20 @@ function bend(at_: number, point: Pair, next: Pair | undefined) {
     edit: { kind: 'move-path', layer: view.layer, frame: view.frame, at: at_, part: 'out', to, both: true },
   });
 }
-
-const far = (a: Pair, b: Pair) => Math.hypot(a[0] - b[0], a[1] - b[1]) > px(2);
 </script>
 
 <template>
   <g class="way" data-testid="way">
     <path :d="roundDots(handles.path.dots)" class="step" :stroke-width="px(3.2)" data-testid="way-dots" />
     <template v-for="(k, i) in handles.path.keys" :key="k.at">
-      <template v-for="part in ['in', 'out'] as const" :key="part">
-        <template v-if="far(k[part], k.point)">
-          <line
-            :x1="k.point[0]"
-            :y1="k.point[1]"
-            :x2="k[part][0]"
-            :y2="k[part][1]"
-            :stroke-width="px(1)"
-            class="arm"
-          />
-          <circle
-            :cx="k[part][0]"
-            :cy="k[part][1]"
-            :r="px(4)"
-            class="bend"
-            :data-testid="`way-${part}-${k.at}`"
-            @pointerdown.stop="locked || way($event, k.at, part)"
-          />
-        </template>
-      </template>
+      <HandleArm
+        v-for="part in ['in', 'out'] as const"
+        :key="part"
+        :from="k.point"
+        :to="k[part]"
+        :test-id="`way-${part}-${k.at}`"
+        @press="(e) => locked || way(e, k.at, part)"
+      />
       <circle
         :cx="k.point[0]"
         :cy="k.point[1]"
@@ -99,13 +86,5 @@ const far = (a: Pair, b: Pair) => Math.hypot(a[0] - b[0], a[1] - b[1]) > px(2);
 .stop.loose {
   fill: none;
   stroke-dasharray: 2 2;
-}
-.bend {
-  fill: #f4f4f4;
-  cursor: move;
-}
-.arm {
-  stroke: #f4f4f499;
-  pointer-events: none;
 }
 </style>

@@ -21,6 +21,17 @@ export interface OnPicture {
   ) => void;
 }
 
+/** Does something where a press is let go again without having been a drag. */
+export function ifStill(e: PointerEvent, then: () => void) {
+  addEventListener(
+    'pointerup',
+    (up) => {
+      if (Math.hypot(up.clientX - e.clientX, up.clientY - e.clientY) < 3) then();
+    },
+    { once: true },
+  );
+}
+
 const ON_PICTURE: InjectionKey<OnPicture> = Symbol('on the Picture');
 
 export function provideOnPicture(

@@ -150,6 +150,8 @@ export interface Header {
   safe: [number, number, number, number];
   snap?: { x?: number; y?: number };
   together?: Together;
+  /** The corners of the group that is worked in. */
+  group?: Pair[];
   handles?: Omit<Handles, 'paths' | 'draft'> & { paths: PathSent[] };
 }
 

@@ -8,6 +8,7 @@ import OpeningsPanel from '../desk/OpeningsPanel.vue';
 import Picture from '../desk/Picture.vue';
 import ProofPanel from '../desk/ProofPanel.vue';
 import RenderPanel from '../desk/RenderPanel.vue';
+import ReplaceDialog from '../desk/ReplaceDialog.vue';
 import Sheet from '../desk/Sheet.vue';
 import StatesPanel from '../desk/StatesPanel.vue';
 import Timeline from '../desk/Timeline.vue';
@@ -36,6 +37,7 @@ const settings = ref(false);
 function open() {
   view.frame = 0;
   view.choose(undefined);
+  view.group = undefined;
   view.range = undefined;
   desk.open(props.id);
 }
@@ -158,6 +160,7 @@ onBeforeUnmount(() => {
     <TimelineDivider class="divider" />
     <Timeline class="timeline" />
     <LookDialog v-if="timing.look" />
+    <ReplaceDialog v-if="timing.replaced" />
     <KeysHelp v-model:open="help" />
     <ShotSettings v-if="settings" @close="settings = false" />
   </div>

@@ -102,7 +102,16 @@ export const useCommands = defineStore('commands', () => {
     else if (view.points.length) view.points = [];
     else if (view.path) view.choosePath(undefined);
     else if (view.keys.length) view.keys = [];
+    else if (view.group) desk.leave();
     else view.drawer = undefined;
+  }
+
+  function enter() {
+    const layer = shot.find(view.layer);
+    if (layer?.content.kind !== 'group') return;
+    desk.enter(layer.id);
+    const [first] = layer.content.layers as { id: string }[];
+    if (first) view.choose(first.id);
   }
 
   /** Where any of the chosen is seen, all are hidden; else all are shown. */
@@ -169,6 +178,7 @@ export const useCommands = defineStore('commands', () => {
         say('A', 'add text', () => void adding.text()),
         say('Ctrl+D', 'duplicate', () => void duplicate()),
         say('G', 'group', () => void timing.group()),
+        say('Enter', 'into the chosen group on the Picture; Escape leads out', enter),
         say('Shift+G', 'dissolve the group', timing.ungroup),
         say('[ ]', 'begin here, end here', (e) => timing.trim(e.key === '[' ? 'start' : 'end')),
         say('D', 'split here', () => void timing.split()),
@@ -238,7 +248,7 @@ export const useCommands = defineStore('commands', () => {
         say('N', 'the next finding', () => useProof().next()),
         say('B', 'this picture as “before”, with a split', () => useLooking().putAside()),
         say('T', 'title safe', () => (view.safe = !view.safe)),
-        say('Escape', 'no tool, no keys, no drawer', escape),
+        say('Escape', 'no tool, no keys, out of the group, no drawer', escape),
       ],
     },
     {

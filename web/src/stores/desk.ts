@@ -19,7 +19,7 @@ export const useDesk = defineStore('desk', () => {
     const hurried = draft !== undefined || view.scrubbing;
     const { frame, look, layer } = view;
     const layers = view.layers.length > 1 ? view.layers : undefined;
-    frames.show({ frame, ...look, layer, layers, draft, revision, hurried });
+    frames.show({ frame, ...look, layer, layers, group: view.group, draft, revision, hurried });
   }
 
   const askKeys = () => frames.askKeys(view.look, shot.shot?.length ?? 1, view.frame);
@@ -62,7 +62,7 @@ export const useDesk = defineStore('desk', () => {
   }
 
   watch(
-    () => [view.frame, view.layers, view.scrubbing] as const,
+    () => [view.frame, view.layers, view.group, view.scrubbing] as const,
     () => {
       if (!view.playing && !drafting) ask();
     },
@@ -146,10 +146,57 @@ export const useDesk = defineStore('desk', () => {
     return row ? ownFrameOf(row, view.frame) : view.frame;
   }
 
+  /** Whether a layer lies in the group that one works in. */
+  function isInside(layer: string | undefined): boolean {
+    if (layer === view.group) return true;
+    let row = shot.row(layer);
+    while (row && row.group !== view.group) row = shot.row(row.group);
+    return row !== undefined;
+  }
+
+  // Who chooses something elsewhere has left the group.
+  watch(
+    () => [view.layer, shot.view?.revision] as const,
+    ([layer]) => {
+      if (view.group && (!shot.row(view.group) || (layer !== undefined && !isInside(layer)))) {
+        view.group = undefined;
+      }
+    },
+  );
+
+  /** Into a group, where its layers are chosen and handled; nothing for out of all. */
+  function enter(group: string | undefined) {
+    view.group = group;
+    if (group !== undefined) shot.opened = new Set([...shot.opened, group]);
+  }
+
+  /** Out of the group that one works in, which is chosen then. */
+  function leave() {
+    const left = view.group;
+    view.group = shot.row(left)?.group;
+    view.choose(left);
+  }
+
   function go(frame: number) {
     const last = (shot.shot?.length ?? 1) - 1;
     view.frame = Math.min(last, Math.max(0, Math.round(frame)));
   }
 
-  return { open, close, ask, draft, commit, drop, free, ofEach, setValue, together, keyedToo, ownFrame, go };
+  return {
+    open,
+    close,
+    ask,
+    draft,
+    commit,
+    drop,
+    free,
+    ofEach,
+    setValue,
+    together,
+    keyedToo,
+    ownFrame,
+    enter,
+    leave,
+    go,
+  };
 });

@@ -21,6 +21,8 @@ export interface Wish extends Look {
   layer?: string;
   /** All chosen layers, where they are several. */
   layers?: string[];
+  /** The group that is worked in. */
+  group?: string;
   draft?: Change;
   /** Of which revision the draft is one. */
   revision?: number;
@@ -43,6 +45,7 @@ export const useFrames = defineStore('frames', () => {
   const shownFrame = ref(-1);
   const handles = shallowRef<Handles>();
   const together = shallowRef<Together>();
+  const group = shallowRef<Pair[]>();
   const snap = shallowRef<{ x?: number; y?: number }>();
   /** The title-safe frame: left, top, right, bottom, in pixels of the shot. */
   const safe = shallowRef<Header['safe']>();
@@ -193,12 +196,12 @@ export const useFrames = defineStore('frames', () => {
   }
 
   /** The uppermost layer at a point. */
-  const pick = async (x: number, y: number, frame: number) =>
-    (await askPick({ type: 'pick', x, y, frame }))[0];
+  const pick = async (x: number, y: number, frame: number, inside?: string) =>
+    (await askPick({ type: 'pick', x, y, frame, group: inside }))[0];
 
   /** The layers that a rectangle touches. */
-  const pickWithin = ([x0, y0]: Pair, [x1, y1]: Pair, frame: number) =>
-    askPick({ type: 'pick-within', x0, y0, x1, y1, frame });
+  const pickWithin = ([x0, y0]: Pair, [x1, y1]: Pair, frame: number, inside?: string) =>
+    askPick({ type: 'pick-within', x0, y0, x1, y1, frame, group: inside });
 
   function paint(image: Shown, key: string, frame: number) {
     shown.value = image;
@@ -265,6 +268,7 @@ export const useFrames = defineStore('frames', () => {
     lastMs.value = header.ms;
     snap.value = header.snap;
     together.value = header.together;
+    group.value = header.group;
     safe.value = header.safe;
     handles.value = handlesNow(header, numbers, handles.value);
     if (image) paint(image, header.key, header.frame);
@@ -299,6 +303,7 @@ export const useFrames = defineStore('frames', () => {
     awaited,
     snap,
     together,
+    group,
     safe,
     problem,
     connected,

@@ -19,6 +19,8 @@ export const useTiming = defineStore('timing', () => {
   const desk = useDesk();
   const copied = shallowRef<Promise<object[]>>(Promise.resolve([]));
   const look = ref<string>();
+  /** The layer whose content is being replaced. */
+  const replaced = ref<string>();
 
   /** What is being dragged, for those who draw it before it is kept. */
   const dragged = shallowRef<Drag>();
@@ -249,6 +251,7 @@ export const useTiming = defineStore('timing', () => {
     shownAt,
     copied,
     look,
+    replaced,
     length,
     work,
     markers,

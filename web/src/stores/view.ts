@@ -44,6 +44,8 @@ export const useView = defineStore('view', () => {
   const alone = ref(false);
   const zoom = ref<number | 'fit'>('fit');
   const safe = ref(true);
+  /** The group that one works in on the Picture. */
+  const group = ref<string>();
   /** Which part of the Sheet of several layers is seen. */
   const part = ref<'Values' | 'Lines' | 'Seen' | 'Time'>('Values');
   /** Every chosen layer; the last one is the one whose Sheet is seen. */
@@ -169,6 +171,7 @@ export const useView = defineStore('view', () => {
     fresh,
     stance,
     part,
+    group,
     autoKey,
     curves,
     range,

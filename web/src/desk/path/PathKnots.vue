@@ -4,6 +4,7 @@ import { moved, type Pair } from '../../lib/affine';
 import { away, type KnotAt } from '../../lib/paths';
 import { useShot } from '../../stores/shot';
 import { useView } from '../../stores/view';
+import HandleArm from '../HandleArm.vue';
 import { useOnPicture } from '../onPicture';
 import { MANY, useOnPaths } from './onPaths';
 
@@ -91,25 +92,15 @@ function feather(e: PointerEvent) {
 
 <template>
   <template v-for="{ k, i } in held" :key="i">
-    <template v-for="part in [1, 2] as const" :key="part">
-      <template v-if="far(k[part], k[0]) && (view.points.includes(i) || few)">
-        <line
-          :x1="k[0][0]"
-          :y1="k[0][1]"
-          :x2="k[part][0]"
-          :y2="k[part][1]"
-          :stroke-width="px(1)"
-          class="arm"
-        />
-        <circle
-          :cx="k[part][0]"
-          :cy="k[part][1]"
-          :r="px(3.5)"
-          class="pull"
-          :data-testid="`pull-${part === 1 ? 'in' : 'out'}-${i}`"
-          @pointerdown.stop="handle($event, i, part === 1 ? 'in' : 'out')"
-        />
-      </template>
+    <template v-if="view.points.includes(i) || few">
+      <HandleArm
+        v-for="part in ['in', 'out'] as const"
+        :key="part"
+        :from="k[0]"
+        :to="k[part === 'in' ? 1 : 2]"
+        :test-id="`pull-${part}-${i}`"
+        @press="(e) => handle(e, i, part)"
+      />
     </template>
     <circle
       :cx="k[0][0]"
@@ -163,10 +154,6 @@ function feather(e: PointerEvent) {
 }
 .knot.chosen {
   fill: var(--accent);
-}
-.pull {
-  fill: #f4f4f4;
-  cursor: pointer;
 }
 .arm {
   stroke: #f4f4f499;

@@ -3,11 +3,11 @@ package aperta.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
 import aperta.core.time.Animated;
 import aperta.core.time.Ease;
 import com.microsoft.playwright.Locator;
-import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.awt.image.BufferedImage;
@@ -37,6 +37,7 @@ class HandsTest {
             sides(desk);
             kept(desk);
             dropped(desk);
+            replaced(desk);
             assertThat(browser.errors).isEmpty();
         }
     }
@@ -146,9 +147,30 @@ class HandsTest {
         PlaywrightAssertions.assertThat(desk.page.getByTestId("row-ticket")).hasCount(1);
         desk.saved();
         assertThat(desk.find("ticket").span().in()).isEqualTo(11);
-        desk.page
-                .getByText("TERMINUS", new Page.GetByTextOptions().setExact(true))
-                .first()
-                .waitFor();
+    }
+
+    /** Place, keys, masks, arrival stay when the word is changed for a picture, and that for what another layer shows. */
+    private static void replaced(Desk desk) {
+        desk.page.getByTestId("row-ticket").click();
+        desk.press("Delete");
+        desk.layer("TERMINUS");
+        desk.section("Place");
+        desk.number("Rotation", "12");
+        Layer before = desk.find("TERMINUS");
+        desk.menu("TERMINUS", "Replace what it shows…");
+        desk.choose("Replace it by", "ticket.png");
+        desk.link("Replace");
+        Layer picture = desk.find("ticket");
+        assertThat(picture.content()).isInstanceOf(Content.Still.class);
+        assertThat(picture.withContent(before.content()).withIdentity(before.id(), before.name()))
+                .isEqualTo(before);
+        desk.menu("ticket", "Replace what it shows…");
+        desk.choose("Replace it by", "Colour");
+        desk.link("Replace");
+        assertThat(desk.shot().layers()).hasSize(1);
+        assertThat(desk.find("Colour").place()).isEqualTo(before.place());
+        assertThat(desk.find("Colour").arrive()).isEqualTo(before.arrive());
+        desk.press("Control+z", "Control+z");
+        assertThat(desk.find("TERMINUS")).isEqualTo(before);
     }
 }

@@ -171,7 +171,8 @@ class FrameLineTest {
         assertThat(proof.getInt("revision")).isEqualTo(1);
         // One word for one second.
         assertThat(proof.getJsonArray("findings").getValuesAs(JsonObject.class))
-                .extracting(f -> f.getString("check") + " " + f.getString("layer"))
+                .extracting(f ->
+                        f.getString("check") + " " + f.getJsonArray("layers").getString(0))
                 .containsExactly("reading-time w");
     }
 

@@ -64,6 +64,7 @@ public final class ShotJson {
     static final Codec<AnimatedRecipe> WINDOW = new AnimatedRecipeCodec(
             Windows.all().stream().map(Window::descriptor).toList());
     static final Defined<Passage> PASSAGE = new Defined<>("passage", passage());
+    static final Codec<Content> CONTENT = content();
     static final Defined<Layer> LAYER = new Defined<>("layer", layer());
     private static final List<Defined<?>> DEFINITIONS = List.of(
             LAYER,
@@ -281,7 +282,7 @@ public final class ShotJson {
         ObjectCodec<Layer> o = new ObjectCodec<>();
         var id = o.field("id", Codecs.TEXT, Layer::id);
         var name = o.field("name", Codecs.TEXT, Layer::name);
-        var content = o.field("content", content(), Layer::content);
+        var content = o.field("content", CONTENT, Layer::content);
         var span = o.field("span", span(), Layer::span);
         var pace = o.field("pace", pace(), Layer::pace, Pace.EVEN);
         var place = o.field("place", place(), Layer::place);

@@ -309,6 +309,8 @@ public class FrameDesk {
         if (wish.get("layers") instanceof JsonArray several && several.size() > 1) {
             header.add("together", handles.together(shot, number, ids(several)));
         }
+        Shot shown = shot;
+        group(wish).ifPresent(id -> header.add("group", handles.corners(shown, number, id)));
         header.add("numbers", points.length / 4);
         header.add("ms", (System.nanoTime() - start) / 1_000_000.0);
         boolean known = wish.getString("have", "").equals(frame.key());
@@ -362,8 +364,13 @@ public class FrameDesk {
         Point p = new Point(Wishes.number(wish, "x"), Wishes.number(wish, "y"));
         JsonObjectBuilder answer =
                 JSON.createObjectBuilder().add("type", "picked").add("seq", wish.getInt("seq", 0));
-        handles.at(shot, Wishes.whole(wish, "frame"), p).ifPresent(id -> answer.add("layer", id));
+        handles.at(shot, Wishes.whole(wish, "frame"), p, group(wish)).ifPresent(id -> answer.add("layer", id));
         v.send(answer.build());
+    }
+
+    /** The group that is worked in. */
+    private static Optional<String> group(JsonObject wish) {
+        return Optional.ofNullable(wish.getString("group", null));
     }
 
     private static List<String> ids(JsonArray all) {
@@ -386,7 +393,9 @@ public class FrameDesk {
         v.send(JSON.createObjectBuilder()
                 .add("type", "picked")
                 .add("seq", wish.getInt("seq", 0))
-                .add("layers", JSON.createArrayBuilder(handles.within(shot, Wishes.whole(wish, "frame"), box)))
+                .add(
+                        "layers",
+                        JSON.createArrayBuilder(handles.within(shot, Wishes.whole(wish, "frame"), box, group(wish))))
                 .build());
     }
 

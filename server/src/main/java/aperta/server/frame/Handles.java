@@ -166,10 +166,10 @@ final class Handles {
      * The layers that a rectangle touches, the uppermost first, that are seen and not locked; but for those on which it lies
      * as on a ground.
      */
-    List<String> within(Shot shot, long frame, Box rectangle) {
+    List<String> within(Shot shot, long frame, Box rectangle, Optional<String> group) {
         Moment moment = planner.moment(shot, frame);
         List<String> found = new ArrayList<>();
-        for (Layer layer : shot.layers()) {
+        for (Layer layer : among(shot, group)) {
             Moment.Seen seen = moment.of(layer.id());
             if (seen.exists()
                     && !layer.hidden()
@@ -184,6 +184,25 @@ final class Handles {
             }
         }
         return found;
+    }
+
+    private static List<Layer> among(Shot shot, Optional<String> group) {
+        return group.map(id -> shot.layer(id)
+                        .orElseThrow(() -> new IllegalArgumentException("There is no layer '" + id + "' in this shot."))
+                        .content()
+                        .inside())
+                .orElseGet(shot::layers);
+    }
+
+    /** The corners of a layer on a frame; none where it isn't in the shot. */
+    JsonArrayBuilder corners(Shot shot, long frame, String id) {
+        JsonArrayBuilder corners = JSON.createArrayBuilder();
+        if (shot.layer(id).isPresent()) {
+            Moment moment = planner.moment(shot, frame);
+            Affine toShot = moment.of(id).toShot();
+            planner.extent(moment, id).corners().forEach(p -> corners.add(point(toShot.apply(p))));
+        }
+        return corners;
     }
 
     /** The corners of a layer as it rests, for showing where a pose leads. */
@@ -330,10 +349,14 @@ final class Handles {
         return o.build();
     }
 
-    /** The uppermost layer that shows at a point, that isn't locked. */
-    Optional<String> at(Shot shot, long frame, Point p) {
+    /**
+     * The uppermost layer that shows at a point, that isn't locked.
+     *
+     * @param group among whose layers it is looked for; among those of the shot where nothing is said
+     */
+    Optional<String> at(Shot shot, long frame, Point p, Optional<String> group) {
         Moment moment = planner.moment(shot, frame);
-        for (Layer layer : shot.layers()) {
+        for (Layer layer : among(shot, group)) {
             Moment.Seen seen = moment.of(layer.id());
             boolean there = seen.exists() && !layer.hidden() && !layer.locked();
             boolean inside = seen.toShot()
