@@ -93,7 +93,9 @@ final class Desk {
     void addMedia(String file) {
         button("Media").click();
         page.getByTestId("media-" + file)
-                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add"))
+                .getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName("Add").setExact(true))
                 .click();
         saved();
     }

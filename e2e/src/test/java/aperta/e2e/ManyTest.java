@@ -38,6 +38,22 @@ class ManyTest {
         }
     }
 
+    @Test
+    void aGroupIsEnteredOnThePicture() {
+        App app = App.shared();
+        try (Browser browser = new Browser()) {
+            Desk desk = new Desk(app, browser.page());
+            desk.openProjects();
+            desk.newProject("Orrin Hill");
+            desk.newShot("Inside", W, 360, "24");
+            card(desk, 120, 100, 60, 40);
+            card(desk, 300, 150, 80, 30);
+            card(desk, 500, 230, 40, 60);
+            group(desk);
+            assertThat(browser.errors).isEmpty();
+        }
+    }
+
     /** A rectangle about a point, made by hand. */
     private static void card(Desk desk, double x, double y, double w, double h) {
         desk.page.getByLabel("Add a layer").click();
@@ -222,6 +238,42 @@ class ManyTest {
         desk.drag(desk.at(60, 60, W), desk.at(560, 300, W));
         assertThat(List.of("Card 1", "Card 2", "Card 3"))
                 .allSatisfy(n -> assertThat(desk.find(n).masks()).hasSize(1));
+        desk.press("Control+z");
+    }
+
+    /** A double click goes in; what lies inside is picked and moved; Escape leads out. */
+    private static void group(Desk desk) {
+        click(desk, 20, 340);
+        desk.page.getByTestId("row-Card 3").click();
+        desk.page
+                .getByTestId("row-Card 2")
+                .click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
+        desk.press("g");
+        desk.shown();
+        Shot whole = desk.shot();
+        PlaywrightAssertions.assertThat(desk.page.getByTestId("row-Card 2")).hasCount(0);
+        double[] there = desk.at(300, 150, W);
+        desk.page.mouse().dblclick(there[0], there[1]);
+        PlaywrightAssertions.assertThat(desk.page.getByLabel("Name of the layer"))
+                .hasValue("Card 2");
+        desk.page.getByTestId("outside").waitFor();
+        desk.shown();
+        desk.page.keyboard().down("Alt");
+        desk.drag(there, desk.at(320, 139, W));
+        desk.page.keyboard().up("Alt");
+        assertThat(at(desk, "Card 2").x()).isCloseTo(320, within(1.5));
+        // What lies beside it is picked through the group.
+        click(desk, 500, 230);
+        PlaywrightAssertions.assertThat(desk.page.getByLabel("Name of the layer"))
+                .hasValue("Card 3");
+        desk.press("Escape");
+        PlaywrightAssertions.assertThat(desk.page.getByLabel("Name of the layer"))
+                .hasValue("Group");
+        PlaywrightAssertions.assertThat(desk.page.getByTestId("outside")).hasCount(0);
+        desk.press("Enter");
+        desk.page.getByTestId("outside").waitFor();
+        desk.press("Escape", "Control+z");
+        assertThat(desk.shot()).isEqualTo(whole);
         desk.press("Control+z");
     }
 
