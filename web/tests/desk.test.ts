@@ -68,6 +68,7 @@ describe('a property', () => {
     unit: '%',
     least: 0,
     most: 1,
+    neutral: false,
     keyed: false,
     keyHere: false,
     signals: 0,

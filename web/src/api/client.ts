@@ -117,7 +117,10 @@ export const api = {
   },
   peaks: (media: string) => call<number[]>('GET', `/api/media/${media}/peaks?count=2000`),
   recipes: () =>
-    call<{ openings: Descriptor[]; signals: Descriptor[]; windows: Descriptor[] }>('GET', '/api/recipes'),
+    call<{ openings: Descriptor[]; signals: Descriptor[]; windows: Descriptor[]; pose: Descriptor }>(
+      'GET',
+      '/api/recipes',
+    ),
   media: (project: string) => call<Media[]>('GET', `/api/projects/${project}/media`),
   bring: (project: string, files: File[], rate: string) => {
     const form = new FormData();

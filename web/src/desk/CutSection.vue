@@ -34,16 +34,14 @@ const JOINS = [
   { value: 'keep-below', label: 'is kept inside it' },
   { value: 'knock-out-below', label: 'is knocked out by it' },
 ];
-const PLAIN: Record<string, number> = { black: 0, white: 1, gamma: 1, spread: 0, blur: 0 };
 /** Whether anything is done to the matte. */
-const toned = computed(() =>
-  Object.entries(props.layer.cut?.tone ?? {}).some(([name, value]) =>
-    Array.isArray(value) ? value.length > 0 : value !== PLAIN[name],
-  ),
+const toned = computed(
+  () => of('cut').some((p) => !p.neutral) || (props.layer.cut?.tone.curve.length ?? 0) > 0,
 );
 const shown = ref(false);
+// Once what the engine says of the layer has come.
 watch(
-  () => props.layer.id,
+  () => [props.layer.id, properties.value.length > 0] as const,
   () => (shown.value = toned.value),
   { immediate: true },
 );

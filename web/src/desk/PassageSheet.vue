@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue';
 import { computed } from 'vue';
-import type { Layer } from '../api/client';
+import type { Layer, Parameter } from '../api/client';
 import EaseField from '../fields/EaseField.vue';
 import NumberField from '../fields/NumberField.vue';
 import RecipeFields from '../fields/RecipeFields.vue';
 import TimeField from '../fields/TimeField.vue';
 import SheetLine from '../fields/SheetLine.vue';
 import type { Recipe } from '../lib/layers';
+import { shownTimes } from '../lib/numbers';
 import { useDesk } from '../stores/desk';
 import { useKeptOpenings } from '../stores/keptOpenings';
 import { useRecipes } from '../stores/recipes';
@@ -42,27 +43,22 @@ const change = (field: string, value: unknown) => shot.field(props.layer.id, `${
 const commit = (label: string, field: string, value: unknown) =>
   void desk.commit(label, change(field, value));
 
-const NUMBERS: {
-  field: keyof Pose;
-  label: string;
-  unit: string;
-  least: number;
-  most: number;
-  factor: number;
-  text?: boolean;
-}[] = [
-  { field: 'turn', label: 'Turned', unit: '°', least: -3600, most: 3600, factor: 1 },
-  { field: 'opacity', label: 'Opacity', unit: '%', least: 0, most: 100, factor: 100 },
-  { field: 'blur', label: 'Blurred', unit: 'px', least: 0, most: 1000, factor: 1 },
-  { field: 'tracking', label: 'Tracking', unit: '‰ em', least: -10000, most: 10000, factor: 1, text: true },
-];
-const numbers = computed(() => NUMBERS.filter((n) => !n.text || text.value));
-const pair = (field: 'shift' | 'scale', index: 0 | 1, value: number) => {
-  const now = [...(passage.value?.pose[field] ?? [0, 0])] as [number, number];
-  if (field === 'scale' && now[0] === now[1]) return [value, value];
-  now[index] = value;
-  return now;
-};
+/** What a pose is made of; only words have tracking. */
+const parameters = computed(() =>
+  (recipes.pose?.parameters ?? []).filter((p) => p.name !== 'tracking' || text.value),
+);
+const numbers = computed(() => parameters.value.filter((p) => p.kind !== 'POINT'));
+const points = computed(() => parameters.value.filter((p) => p.kind === 'POINT'));
+const numberOf = (p: Parameter) => (passage.value?.pose[p.name as keyof Pose] ?? p.standard) as number;
+const pairOf = (p: Parameter) => (passage.value?.pose[p.name as keyof Pose] ?? [0, 0]) as [number, number];
+/** A scale keeps its proportion while both directions are alike. */
+function withPart(p: Parameter, index: 0 | 1, shown: number): [number, number] {
+  const value = shown / shownTimes(p.unit);
+  const next: [number, number] = [...pairOf(p)];
+  if (p.unit === '%' && next[0] === next[1]) return [value, value];
+  next[index] = value;
+  return next;
+}
 
 function begin() {
   void timing.setOpening(null);
@@ -150,35 +146,33 @@ function unpack() {
       @drop="desk.drop()"
     />
     <h4>{{ arriving ? 'Comes from' : 'Goes to' }}</h4>
-    <SheetLine
-      v-for="field in ['shift', 'scale'] as const"
-      :key="field"
-      :label="field === 'shift' ? 'Shifted' : 'Scaled'"
-    >
+    <SheetLine v-for="p in points" :key="p.name" :label="p.label">
       <span class="pair">
         <NumberField
           v-for="i in [0, 1] as const"
           :key="i"
-          :value="passage.pose[field][i] * (field === 'scale' ? 100 : 1)"
-          :label="`${field === 'shift' ? 'Shifted' : 'Scaled'} ${i === 0 ? 'across' : 'down'}`"
-          :unit="field === 'shift' ? 'px' : '%'"
+          :value="pairOf(p)[i] * shownTimes(p.unit)"
+          :label="`${p.label} ${i === 0 ? 'across' : 'down'}`"
+          :unit="p.unit"
+          :least="p.least * shownTimes(p.unit)"
+          :most="p.most * shownTimes(p.unit)"
           :decimals="1"
           :disabled="locked"
-          @draft="(v) => desk.draft(change(`pose/${field}`, pair(field, i, field === 'scale' ? v / 100 : v)))"
-          @commit="(v) => commit('Pose', `pose/${field}`, pair(field, i, field === 'scale' ? v / 100 : v))"
+          @draft="(v) => desk.draft(change(`pose/${p.name}`, withPart(p, i, v)))"
+          @commit="(v) => commit('Pose', `pose/${p.name}`, withPart(p, i, v))"
         />
       </span>
     </SheetLine>
-    <SheetLine v-for="n in numbers" :key="n.field" :label="n.label">
+    <SheetLine v-for="p in numbers" :key="p.name" :label="p.label">
       <NumberField
-        :value="(passage.pose[n.field] as number) * n.factor"
-        :label="`Pose: ${n.label}`"
-        :unit="n.unit"
-        :least="n.least"
-        :most="n.most"
+        :value="numberOf(p) * shownTimes(p.unit)"
+        :label="`Pose: ${p.label}`"
+        :unit="p.unit"
+        :least="p.least * shownTimes(p.unit)"
+        :most="p.most * shownTimes(p.unit)"
         :disabled="locked"
-        @draft="(v) => desk.draft(change(`pose/${n.field}`, v / n.factor))"
-        @commit="(v) => commit('Pose', `pose/${n.field}`, v / n.factor)"
+        @draft="(v) => desk.draft(change(`pose/${p.name}`, v / shownTimes(p.unit)))"
+        @commit="(v) => commit('Pose', `pose/${p.name}`, v / shownTimes(p.unit))"
       />
     </SheetLine>
     <div class="buttons">

@@ -15,6 +15,8 @@ export interface PropertyNow {
   unitSays?: string;
   least: number;
   most: number;
+  /** Whether it changes nothing, at any time. */
+  neutral: boolean;
   keyed: boolean;
   keyHere: boolean;
   /** How many signals it has. */

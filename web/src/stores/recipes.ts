@@ -8,6 +8,7 @@ export const useRecipes = defineStore('recipes', () => {
   const openings = shallowRef<Descriptor[]>([]);
   const signals = shallowRef<Descriptor[]>([]);
   const windows = shallowRef<Descriptor[]>([]);
+  const pose = shallowRef<Descriptor>();
 
   let asked = false;
 
@@ -19,6 +20,7 @@ export const useRecipes = defineStore('recipes', () => {
       openings.value = all.openings;
       signals.value = all.signals;
       windows.value = all.windows;
+      pose.value = all.pose;
     } catch (e) {
       asked = false;
       void message.error(e instanceof Error ? e.message : String(e));
@@ -28,5 +30,5 @@ export const useRecipes = defineStore('recipes', () => {
   const opening = (kind: string | undefined) => openings.value.find((d) => d.kind === kind);
   const signal = (kind: string | undefined) => signals.value.find((d) => d.kind === kind);
   const window = (kind: string | undefined) => windows.value.find((d) => d.kind === kind);
-  return { openings, signals, windows, load, opening, signal, window };
+  return { openings, signals, windows, pose, load, opening, signal, window };
 });

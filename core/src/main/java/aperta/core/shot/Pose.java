@@ -1,8 +1,11 @@
 package aperta.core.shot;
 
 import aperta.core.geometry.Point;
+import aperta.core.recipe.Descriptor;
+import aperta.core.recipe.Parameter;
 import aperta.core.time.Animated;
 import aperta.core.time.Mix;
+import java.util.List;
 
 /**
  * How far a layer is from its resting pose.
@@ -20,6 +23,27 @@ public record Pose(Point shift, Point scale, double turn, double opacity, double
     private static final double LARGEST = 1000;
     private static final double MOST_BLUR = 1000;
     private static final double WIDEST = 10_000;
+
+    /** What a pose is made of, for people. */
+    public static final Descriptor DESCRIPTOR = new Descriptor(
+            "pose",
+            "Pose",
+            "How far a layer is from rest.",
+            List.of(
+                    Parameter.point("shift", "Shifted", Point.ORIGIN),
+                    new Parameter(
+                            "scale",
+                            "Scaled",
+                            Parameter.Kind.POINT,
+                            "%",
+                            -LARGEST,
+                            LARGEST,
+                            new Point(1, 1),
+                            List.of()),
+                    Parameter.number("turn", "Turned", "°", -FAR, FAR, 0),
+                    Parameter.number("opacity", "Opacity", "%", 0, 1, 1),
+                    Parameter.number("blur", "Blurred", "px", 0, MOST_BLUR, 0),
+                    Parameter.number("tracking", "Tracking", "‰ em", -WIDEST, WIDEST, 0)));
 
     public Pose {
         if (!(Math.abs(shift.x()) <= FAR && Math.abs(shift.y()) <= FAR)

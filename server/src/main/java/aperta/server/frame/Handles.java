@@ -317,6 +317,7 @@ final class Handles {
                 .add("unit", property.unit())
                 .add("least", property.least())
                 .add("most", property.most())
+                .add("neutral", property.isNeutral(layer))
                 .add("keyed", value.isKeyed())
                 .add("keyHere", value.keyAt((long) Math.floor(frame)).isPresent())
                 .add("signals", value.signals().size());

@@ -6,6 +6,7 @@ import aperta.core.opening.Window;
 import aperta.core.opening.Windows;
 import aperta.core.recipe.Descriptor;
 import aperta.core.shot.Format;
+import aperta.core.shot.Pose;
 import aperta.core.time.Rate;
 import aperta.core.time.Signal;
 import aperta.media.json.AnimationJson;
@@ -133,7 +134,7 @@ class ShotController {
         return AnimationJson.copied(shots.newest(id).shot(), body.keys).toString();
     }
 
-    /** What openings, signals and windows there are, with their parameters. */
+    /** What openings, signals and windows there are, and what a pose is made of, with their parameters. */
     record Recipes(
             @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
             List<Descriptor> openings,
@@ -142,13 +143,17 @@ class ShotController {
             List<Descriptor> signals,
 
             @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
-            List<Descriptor> windows) {}
+            List<Descriptor> windows,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            Descriptor pose) {}
 
     @GetMapping("/recipes")
     Recipes recipes() {
         return new Recipes(
                 Openings.all().stream().map(Opening::descriptor).toList(),
                 Signal.all().stream().map(Signal::descriptor).toList(),
-                Windows.all().stream().map(Window::descriptor).toList());
+                Windows.all().stream().map(Window::descriptor).toList(),
+                Pose.DESCRIPTOR);
     }
 }
