@@ -39,10 +39,17 @@ const toned = computed(
   () => of('cut').some((p) => !p.neutral) || (props.layer.cut?.tone.curve.length ?? 0) > 0,
 );
 const shown = ref(false);
-// Once what the engine says of the layer has come.
+/** The layer that `shown` was last decided for: once for each, then it is the designer's to open and close. */
+let decided = '';
 watch(
   () => [props.layer.id, properties.value.length > 0] as const,
-  () => (shown.value = toned.value),
+  ([id, known], before) => {
+    if (decided === id) return;
+    if (before?.[0] !== id) shown.value = false;
+    if (!known) return;
+    decided = id;
+    if (toned.value) shown.value = true;
+  },
   { immediate: true },
 );
 const curved = (points: CurvePoint[]) => shot.field(props.layer.id, 'cut/tone/curve', points);
