@@ -63,6 +63,7 @@ describe('a property', () => {
     name: 'place.opacity',
     label: 'Opacity',
     title: 'Opacity',
+    part: '',
     section: 'whole',
     kind: 'number',
     unit: '%',

@@ -340,7 +340,7 @@ describe('new layers', () => {
     shot.view = view([layer('a')]);
     useView().choose('a');
     const calls = answers(view([layer('a')], 1), view([layer('a')], 2), view([layer('a')], 3));
-    await adding.text();
+    await adding.fill('conic');
     const media = {
       id: 'm',
       name: 'rain.mp4',

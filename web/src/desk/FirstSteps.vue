@@ -2,12 +2,12 @@
 import { Button } from 'ant-design-vue';
 import { onMounted, ref } from 'vue';
 import { api, type Project } from '../api/client';
-import { useAdding } from '../stores/adding';
+import { useTyping } from '../stores/typing';
 import { useShot } from '../stores/shot';
 
 /** What to do first in a shot that holds nothing, with the means to do it. */
 const emit = defineEmits<{ dropped: [files: File[]] }>();
-const adding = useAdding();
+const typing = useTyping();
 const shot = useShot();
 const chooser = ref<HTMLInputElement>();
 /** A project of the demo's, to look at how things are made. */
@@ -30,7 +30,7 @@ onMounted(async () => {
   <div class="first">
     <p>The plate first, then the words:</p>
     <Button type="primary" @click="chooser?.click()">Bring a clip or a still…</Button>
-    <Button @click="adding.text()">Type words (A)</Button>
+    <Button @click="typing.begin()">Type words (A)</Button>
     <input ref="chooser" type="file" multiple hidden @change="bring" />
     <p class="quiet">
       Files can be dropped here, too.

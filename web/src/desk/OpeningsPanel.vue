@@ -3,7 +3,7 @@ import { DeleteOutlined } from '@ant-design/icons-vue';
 import { Button, Popconfirm, Segmented } from 'ant-design-vue';
 import { computed } from 'vue';
 import type { KeptOpening } from '../api/client';
-import { useAdding } from '../stores/adding';
+import { useTyping } from '../stores/typing';
 import { useKeptOpenings } from '../stores/keptOpenings';
 import { useRecipes } from '../stores/recipes';
 import { useShot } from '../stores/shot';
@@ -18,7 +18,7 @@ const view = useView();
 const timing = useTiming();
 const recipes = useRecipes();
 const kept = useKeptOpenings();
-const adding = useAdding();
+const typing = useTyping();
 
 const arriving = computed(() => view.stance !== 'leave');
 const layer = computed(() => shot.find(view.layer));
@@ -75,7 +75,7 @@ async function choose(kind: string) {
       </ul>
       <template v-else>
         <p class="quiet">There is none yet.</p>
-        <Button size="small" @click="adding.text()">Type words</Button>
+        <Button size="small" @click="typing.begin()">Type words</Button>
       </template>
     </div>
     <div v-else class="cards">

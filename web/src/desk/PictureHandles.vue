@@ -1,18 +1,20 @@
 <script setup lang="ts">
-import { message } from 'ant-design-vue';
-import { computed, nextTick, ref } from 'vue';
+import { computed, ref } from 'vue';
 import { follow as followPointer } from '../lib/drag';
 import { freshId } from '../lib/layers';
-import { reworded } from '../lib/words';
+import { nearest } from '../lib/words';
 import { useDesk } from '../stores/desk';
 import type { Pair } from '../lib/affine';
 import { useFrames } from '../stores/frames';
 import { useLooking } from '../stores/looking';
 import { useShot } from '../stores/shot';
+import { useTyping } from '../stores/typing';
 import { useView } from '../stores/view';
+import GradientHandles from './GradientHandles.vue';
 import PathHandles from './PathHandles.vue';
 import { ifStill, provideOnPicture } from './onPicture';
 import PenPath from './PenPath.vue';
+import TypingOnPicture from './TypingOnPicture.vue';
 import TogetherHandles from './TogetherHandles.vue';
 import WayHandles from './WayHandles.vue';
 
@@ -23,12 +25,11 @@ const view = useView();
 const looking = useLooking();
 const frames = useFrames();
 const desk = useDesk();
+const typing = useTyping();
 
 const svg = ref<SVGSVGElement>();
 const pen = ref<InstanceType<typeof PenPath>>();
 const drawn = ref<{ from: Pair; to: Pair }>();
-const area = ref<HTMLTextAreaElement>();
-const words = ref('');
 
 const format = computed(() => shot.shot?.format ?? { width: 1, height: 1 });
 const h = computed(() =>
@@ -53,17 +54,6 @@ const turner = computed<Pair | undefined>(() => {
   const length = Math.hypot(up[0], up[1]) || 1;
   return [top[0] + (up[0] / length) * px(26), top[1] + (up[1] / length) * px(26)];
 });
-const box = computed(() => {
-  const xs = corners.value.map((c) => c[0]);
-  const ys = corners.value.map((c) => c[1]);
-  return {
-    x: Math.min(...xs),
-    y: Math.min(...ys),
-    width: Math.max(...xs) - Math.min(...xs),
-    height: Math.max(...ys) - Math.min(...ys),
-  };
-});
-
 const labels = computed(() => {
   const what = { rest: '', arrive: ' the arrival', leave: ' the departure' }[view.stance];
   const name = (shot.find(view.layer)?.name ?? '').slice(0, 120);
@@ -186,6 +176,11 @@ async function down(e: PointerEvent) {
     });
     return;
   }
+  if (view.tool === 'text') {
+    e.preventDefault();
+    typing.begin(at(e));
+    return;
+  }
   if (view.tool === 'pen') {
     pen.value?.down(e);
     return;
@@ -233,7 +228,7 @@ function choosing(e: PointerEvent) {
 /** A double click goes into a group, and to what lies there in it; words are typed where they stand. */
 async function inside(e: MouseEvent) {
   const layer = shot.find(view.layer);
-  if (layer?.content.kind !== 'group') return type();
+  if (layer?.content.kind !== 'group') return type(e);
   desk.enter(layer.id);
   const [x, y] = at(e);
   const found = await frames.pick(x, y, view.frame, layer.id);
@@ -248,34 +243,10 @@ const outside = computed(() => {
   return `M0 0H${width}V${height}H0ZM${c.map((p) => p.join(' ')).join('L')}Z`;
 });
 
-async function type() {
+/** Words are typed where they stand, at the letter that is pointed at. */
+function type(e?: MouseEvent) {
   const layer = shot.find(view.layer);
-  if (layer?.content.kind !== 'text' || locked.value) return;
-  words.value = layer.content.words;
-  view.typing = true;
-  await nextTick();
-  area.value?.focus();
-  area.value?.select();
-}
-
-function typed() {
-  const layer = shot.find(view.layer);
-  if (layer) desk.draft(reworded(layer, words.value));
-}
-
-function endTyping() {
-  if (!view.typing) return;
-  view.typing = false;
-  const layer = shot.find(view.layer);
-  if (layer?.content.kind !== 'text' || layer.content.words === words.value) return;
-  void desk.commit('Words', reworded(layer, words.value));
-}
-
-/** Escape: the words are as they were. */
-function takeBack() {
-  view.typing = false;
-  desk.drop();
-  void message.info('Words taken back.');
+  if (layer) typing.edit(layer, e && h.value ? nearest(h.value.carets, at(e)) : undefined);
 }
 
 defineExpose({ type });
@@ -322,7 +293,7 @@ defineExpose({ type });
         @pointerdown.stop="pressed"
         @dblclick="inside"
       />
-      <template v-if="!locked && view.tool === 'choose' && !view.path">
+      <template v-if="!locked && view.tool === 'choose' && !view.path && !view.typing">
         <template v-if="turner">
           <circle
             :cx="turner[0]"
@@ -359,6 +330,11 @@ defineExpose({ type });
         </g>
       </template>
       <WayHandles v-if="view.stance === 'rest' && h.path.keys.length" :handles="h" :locked="locked" />
+      <GradientHandles
+        v-if="view.stance === 'rest' && view.tool === 'choose' && !view.path && h.paints.length"
+        :handles="h"
+        :locked="locked"
+      />
       <PathHandles :handles="h" :locked="locked" />
     </template>
     <PenPath v-if="view.tool === 'pen'" ref="pen" />
@@ -390,23 +366,7 @@ defineExpose({ type });
       :stroke-width="px(1)"
     />
   </svg>
-  <textarea
-    v-if="view.typing"
-    ref="area"
-    v-model="words"
-    class="typing"
-    aria-label="Words on the Picture"
-    :style="{
-      left: `${box.x * zoom}px`,
-      top: `${(box.y + box.height) * zoom + 8}px`,
-      width: `${Math.max(220, box.width * zoom)}px`,
-    }"
-    rows="2"
-    title="Escape takes back what was typed; a click elsewhere keeps it"
-    @input="typed"
-    @blur="endTyping"
-    @keydown.stop="$event.key === 'Escape' && takeBack()"
-  ></textarea>
+  <TypingOnPicture v-if="view.typing" :zoom="zoom" :width="format.width" :height="format.height" />
 </template>
 
 <style scoped>
@@ -473,18 +433,5 @@ g.anchor {
 }
 .snap {
   stroke: var(--warn);
-}
-.typing {
-  position: absolute;
-  z-index: 3;
-  padding: 6px 8px;
-  border: 1px solid var(--accent);
-  border-radius: 4px;
-  background: #111d;
-  color: var(--text);
-  font:
-    14px/1.4 Inter,
-    sans-serif;
-  resize: none;
 }
 </style>

@@ -140,14 +140,16 @@ function toggleKey() {
         @commit="(v) => commit(changePart(i, v))"
       />
     </span>
-    <ColourField
-      v-else-if="property.kind === 'colour'"
-      :value="colour"
-      :label="name"
-      :mixed="property.mixed"
-      @draft="draft"
-      @commit="(v) => commit(change(v))"
-    />
+    <span v-else-if="property.kind === 'colour'" class="fields">
+      <ColourField
+        :value="colour"
+        :label="name"
+        :mixed="property.mixed"
+        @draft="draft"
+        @commit="(v) => commit(change(v))"
+      />
+      <slot />
+    </span>
     <ToneCurveField
       v-else-if="property.kind === 'curve'"
       :points="property.value as unknown as CurvePoint[]"

@@ -3,22 +3,33 @@ import { Input, Select } from 'ant-design-vue';
 import { DeleteOutlined } from '@ant-design/icons-vue';
 import type { Content } from '../api/client';
 import { freshId } from '../lib/layers';
-import type { PropertyNow } from '../lib/answers';
+import type { PaintNow, PropertyNow } from '../lib/answers';
+import { linesOf } from '../lib/paints';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
 import DrawTools from './DrawTools.vue';
 import PointTools from './PointTools.vue';
 import PropertyRow from './PropertyRow.vue';
+import PaintRows from './sheet/PaintRows.vue';
 
 /** The paths of a shape and the coats of paint on them, the uppermost first. */
 type Shape = Extract<Content, { kind: 'shape' }>;
-const props = defineProps<{ shape: Shape; properties: PropertyNow[]; locked: boolean }>();
+const props = defineProps<{
+  shape: Shape;
+  properties: PropertyNow[];
+  paints: PaintNow[];
+  locked: boolean;
+}>();
 const shot = useShot();
 const view = useView();
 
 const CAPS = ['butt', 'round', 'square'].map((value) => ({ value, label: `${value} end` }));
 const CORNERS = ['mitre', 'round', 'bevel'].map((value) => ({ value, label: value }));
-const of = (coat: string) => props.properties.filter((p) => p.name.startsWith(`coat.${coat}.`));
+const of = (coat: string) =>
+  linesOf(
+    props.properties.filter((p) => p.name.startsWith(`coat.${coat}.`)),
+    props.paints,
+  );
 
 function patch(label: string, op: 'add' | 'remove' | 'move', path: string, more: object = {}) {
   return shot.edit(label, { layer: view.layer, patch: [{ op, path: `/content/${path}`, ...more }] });
@@ -130,7 +141,10 @@ function removePath(index: number) {
         @blur="dash(i, $event)"
       />
     </div>
-    <PropertyRow v-for="p in of(c.id)" :key="p.name" :property="p" :locked="locked" />
+    <template v-for="line in of(c.id)" :key="'paint' in line ? line.paint.name : line.property.name">
+      <PaintRows v-if="'paint' in line" :paint="line.paint" :properties="line.properties" :locked="locked" />
+      <PropertyRow v-else :property="line.property" :locked="locked" />
+    </template>
   </div>
   <p v-if="shape.coats.length === 0" class="why">Nothing is painted: add a fill or a stroke.</p>
 </template>

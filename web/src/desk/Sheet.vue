@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { Input, Segmented, Textarea } from 'ant-design-vue';
+import { Input, Segmented } from 'ant-design-vue';
 import { computed, ref, watch } from 'vue';
-import { useAdding } from '../stores/adding';
 import { useShot } from '../stores/shot';
 import { useTiming } from '../stores/timing';
 import { useView, type Stance } from '../stores/view';
@@ -13,14 +12,12 @@ import PassageSheet from './PassageSheet.vue';
 import BlendSection from './sheet/BlendSection.vue';
 import { KINDS } from './sheet/kinds';
 import PlaceSection from './sheet/PlaceSection.vue';
-import { textArea } from './sheet/textArea';
 import TimeSection from './TimeSection.vue';
 
 /** All that can be set of the chosen layer. */
 const shot = useShot();
 const view = useView();
 const timing = useTiming();
-const adding = useAdding();
 
 const STANCES = [
   { value: 'rest', label: 'Rest' },
@@ -62,24 +59,21 @@ watch(
   { immediate: true },
 );
 
-// New words are typed where they stand.
+// New words come with their look.
 watch(
-  () => view.fresh,
-  (fresh) => {
-    if (fresh) section.value = 'Look';
+  () => view.typing,
+  (now) => {
+    if (now) section.value = 'Look';
   },
 );
-const coming = ref<InstanceType<typeof Textarea>>();
-watch(coming, () => textArea(coming.value)?.select(), { flush: 'post' });
 const chosenKey = computed(() => view.keys[0]);
 </script>
 
 <template>
   <section class="sheet" aria-label="Sheet of the layer">
-    <div v-if="adding.words !== undefined" class="body adding">
-      <p class="why">Adding words…</p>
-      <Textarea ref="coming" v-model:value="adding.words" :rows="2" aria-label="Words" @keydown.stop />
-    </div>
+    <p v-if="view.typing && !layer" class="why typing">
+      Type on the Picture. Ctrl+Enter, or a click elsewhere, keeps the words; Escape takes them back.
+    </p>
     <ManySheet v-else-if="view.layers.length > 1 && !chosenKey" />
     <template v-else-if="layer">
       <Segmented
@@ -166,8 +160,8 @@ const chosenKey = computed(() => view.keys[0]);
 .body .why {
   margin: 4px 0;
 }
-.adding {
-  padding-top: 8px;
+.typing {
+  margin-top: 12px;
 }
 .empty {
   padding: 16px 4px;

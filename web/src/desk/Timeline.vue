@@ -6,6 +6,7 @@ import { follow } from '../lib/drag';
 import { frameOf, type MovingProperty, type Row } from '../lib/layers';
 import { snapped } from '../lib/snap';
 import { MEDIA, useAdding } from '../stores/adding';
+import { useTyping } from '../stores/typing';
 import { useShot } from '../stores/shot';
 import { useTiming } from '../stores/timing';
 import { useView, type KeyName } from '../stores/view';
@@ -21,6 +22,7 @@ import TimelineRuler from './TimelineRuler.vue';
 const shot = useShot();
 const view = useView();
 const adding = useAdding();
+const typing = useTyping();
 const timing = useTiming();
 
 const FIGURES = [
@@ -205,7 +207,8 @@ onBeforeUnmount(() => watcher?.disconnect());
           <button class="bare" aria-label="Add a layer"><PlusOutlined /> Add</button>
           <template #overlay>
             <Menu>
-              <MenuItem key="text" @click="adding.text()">Text</MenuItem>
+              <MenuItem key="text" @click="typing.begin()">Text</MenuItem>
+              <MenuItem key="text-at" @click="view.tool = 'text'">Text where you click</MenuItem>
               <MenuItem key="media" @click="view.drawer = 'media'">Clip, still or sound…</MenuItem>
               <MenuDivider />
               <MenuItem
@@ -219,6 +222,7 @@ onBeforeUnmount(() => watcher?.disconnect());
               <MenuItem key="solid" @click="adding.fill('solid')">One colour</MenuItem>
               <MenuItem key="linear" @click="adding.fill('linear')">Linear gradient</MenuItem>
               <MenuItem key="radial" @click="adding.fill('radial')">Radial gradient</MenuItem>
+              <MenuItem key="conic" @click="adding.fill('conic')">Conic gradient</MenuItem>
             </Menu>
           </template>
         </Dropdown>

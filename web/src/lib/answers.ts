@@ -7,6 +7,8 @@ export interface PropertyNow {
   /** For who sees the part that it belongs to, and for who doesn't. */
   label: string;
   title: string;
+  /** The part of the layer that it belongs to; empty for the layer itself. */
+  part: string;
   /** The section of the Sheet that it stands in. */
   section: 'look' | 'place' | 'whole' | 'mask' | 'window' | 'cut' | 'arrive' | 'leave';
   kind: 'number' | 'point' | 'colour' | 'path' | 'curve';
@@ -37,6 +39,33 @@ export interface PathNow {
   points: Points;
 }
 
+/** What something is painted with. */
+export type PaintForm = 'solid' | 'linear' | 'radial' | 'conic';
+
+/** A stop of a gradient; its place on the Picture, and the properties that are its place and its colour. */
+export interface StopNow {
+  id: string;
+  at: number;
+  colour: string;
+  point: Pair;
+  properties: [string, string];
+}
+
+/** A part of the chosen layer that is painted: the colour, or what says where the gradient lies. */
+export interface PaintNow {
+  name: string;
+  label: string;
+  part: string;
+  form: PaintForm;
+  properties: string[];
+  from?: Pair;
+  to?: Pair;
+  stops: StopNow[];
+}
+
+/** Where a cursor stands between two letters: its upper and its lower end. */
+export type Caret = [number, number, number, number];
+
 export interface Handles {
   /** Whether they are those of a change that isn't kept yet. */
   draft: boolean;
@@ -52,6 +81,9 @@ export interface Handles {
   properties: PropertyNow[];
   /** The curve of the values of its cut, from 0 to 1 in even steps; none without a cut. */
   curve: number[];
+  paints: PaintNow[];
+  /** Of a text: before each letter, and after the last. */
+  carets: Caret[];
   /** The way of its position: a dot for each frame, and the keys with their handles. */
   path: { dots: Pair[]; keys: { at: number; loose: boolean; point: Pair; in: Pair; out: Pair }[] };
 }
@@ -131,6 +163,7 @@ export function handlesNow(
     paths: sent.paths.map((p, i) => ({ ...p, points: all[i] ?? new Points(new Int32Array()) })),
     properties: unchanged(before?.properties, sent.properties),
     curve: unchanged(before?.curve, sent.curve),
+    paints: unchanged(before?.paints, sent.paints),
   };
 }
 

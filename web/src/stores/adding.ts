@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
-import { ref } from 'vue';
 import type { Media } from '../api/client';
+import type { PaintForm } from '../lib/answers';
 import type { Pair } from '../lib/affine';
 import { freshId } from '../lib/layers';
 import { framesPerSecond } from '../lib/timecode';
@@ -40,25 +40,7 @@ export const useAdding = defineStore('adding', () => {
     if (done) view.choose(id);
   }
 
-  /** Words that are being added: they can be typed over before the shot has them. */
-  const words = ref<string>();
-
-  async function text() {
-    if (words.value !== undefined) return;
-    const height = shot.shot?.format.height ?? 1080;
-    words.value = 'New words';
-    await add('New words', {
-      kind: 'text',
-      words: 'New words',
-      font: 'anton',
-      size: Math.round(height / 5),
-    });
-    const typed = words.value;
-    words.value = undefined;
-    view.fresh = typed === 'New words' ? {} : { typed };
-  }
-
-  function fill(kind: 'solid' | 'linear' | 'radial') {
+  function fill(kind: PaintForm) {
     const { width = 1920, height = 1080 } = shot.shot?.format ?? {};
     const stops = [
       { at: 0, colour: '#ffffff' },
@@ -68,8 +50,14 @@ export const useAdding = defineStore('adding', () => {
       solid: { kind, colour: '#2f6f62' },
       linear: { kind, from: [0, -height / 2], to: [0, height / 2], stops },
       radial: { kind, centre: [0, 0], radius: height / 2, stops },
+      conic: { kind, centre: [0, 0], angle: -90, stops },
     };
-    const names = { solid: 'Colour', linear: 'Linear gradient', radial: 'Radial gradient' };
+    const names = {
+      solid: 'Colour',
+      linear: 'Linear gradient',
+      radial: 'Radial gradient',
+      conic: 'Conic gradient',
+    };
     return add(names[kind], { kind: 'fill', size: [width, height], paint: paints[kind] });
   }
 
@@ -120,5 +108,5 @@ export const useAdding = defineStore('adding', () => {
     }
   }
 
-  return { text, words, fill, media, dropped, brought };
+  return { fill, media, dropped, brought };
 });

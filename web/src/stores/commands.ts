@@ -1,13 +1,13 @@
 import { defineStore } from 'pinia';
 import { nextTick } from 'vue';
 import { freshId } from '../lib/layers';
-import { useAdding } from './adding';
 import { useDesk } from './desk';
 import { usePlayback } from './playback';
 import { useLooking } from './looking';
 import { useProof } from './proof';
 import { useShot } from './shot';
 import { useTiming } from './timing';
+import { useTyping } from './typing';
 import { MASK_LINES, SEES, useView, type Stance } from './view';
 
 /** Something that can be done by a key. Keys are written as they are told: `Ctrl+Shift+Z`, `Alt+←`. */
@@ -42,7 +42,7 @@ export const useCommands = defineStore('commands', () => {
   const view = useView();
   const desk = useDesk();
   const playback = usePlayback();
-  const adding = useAdding();
+  const typing = useTyping();
   const timing = useTiming();
 
   function neighbour(by: number, too: boolean) {
@@ -108,6 +108,7 @@ export const useCommands = defineStore('commands', () => {
 
   function enter() {
     const layer = shot.find(view.layer);
+    if (layer?.content.kind === 'text') typing.edit(layer);
     if (layer?.content.kind !== 'group') return;
     desk.enter(layer.id);
     const [first] = layer.content.layers as { id: string }[];
@@ -175,10 +176,11 @@ export const useCommands = defineStore('commands', () => {
       commands: [
         say('↑ ↓', 'the layer above, below', (e) => neighbour(e.key === 'ArrowUp' ? -1 : 1, false)),
         say('Shift+↑ Shift+↓', 'choose one more', (e) => neighbour(e.key === 'ArrowUp' ? -1 : 1, true)),
-        say('A', 'add text', () => void adding.text()),
+        say('A', 'type new words in the middle of the Picture', () => typing.begin()),
+        say('Shift+A', 'type new words where you click', () => (view.tool = 'text')),
         say('Ctrl+D', 'duplicate', () => void duplicate()),
         say('G', 'group', () => void timing.group()),
-        say('Enter', 'into the chosen group on the Picture; Escape leads out', enter),
+        say('Enter', 'into the chosen group, or the words, on the Picture; Escape leads out', enter),
         say('Shift+G', 'dissolve the group', timing.ungroup),
         say('[ ]', 'begin here, end here', (e) => timing.trim(e.key === '[' ? 'start' : 'end')),
         say('D', 'split here', () => void timing.split()),

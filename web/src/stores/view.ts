@@ -5,7 +5,7 @@ export type See = 'picture' | 'on-black' | 'on-white' | 'on-checker' | 'matte' |
 export const SEES: See[] = ['picture', 'on-black', 'on-white', 'on-checker', 'matte', 'heat'];
 /** What is drawn by dragging over the Picture, and point by point. */
 export type Drawn = 'pen' | 'rectangle' | 'rounded' | 'ellipse' | 'polygon' | 'star';
-export type Tool = 'choose' | 'anchor' | Drawn;
+export type Tool = 'choose' | 'anchor' | 'text' | Drawn;
 /** What becomes of it: a mask of the chosen layer, one more path of it, or a layer of its own. */
 export type Becomes = 'mask' | 'path' | 'shape';
 /** How the outlines of masks are drawn. */
@@ -64,6 +64,11 @@ export const useView = defineStore('view', () => {
   const path = ref<string>();
   /** The chosen points of the chosen path. */
   const points = ref<number[]>([]);
+  /** The chosen letters of the chosen text. */
+  const letters = ref<{ from: number; to: number }>();
+  /** The gradient whose handles are seen on the Picture, by what it paints, and its chosen stop. */
+  const paint = ref<string>();
+  const stop = ref<string>();
   const maskLines = ref<MaskLines>('clear');
   /** What the next polygon or star is like. */
   const figure = ref({ points: 5 });
@@ -73,8 +78,6 @@ export const useView = defineStore('view', () => {
   const typing = ref(false);
   /** While a time is typed into the field beside the playhead's buttons. */
   const typingTime = ref(false);
-  /** New words: they are to be typed next in the Sheet, after what has been typed of them already. */
-  const fresh = ref<{ typed?: string }>();
   /** Which pose of the layer is being edited. */
   const stance = ref<Stance>('rest');
   /** Whether every change of a value sets a key. */
@@ -100,6 +103,7 @@ export const useView = defineStore('view', () => {
   function reset() {
     path.value = undefined;
     points.value = [];
+    letters.value = undefined;
     keys.value = [];
     tool.value = 'choose';
     typing.value = false;
@@ -122,6 +126,12 @@ export const useView = defineStore('view', () => {
     if (path.value === property) return;
     path.value = property;
     points.value = [];
+  }
+
+  function takePaint(name: string, itsStop?: string) {
+    if (paint.value !== name) stop.value = undefined;
+    paint.value = name;
+    if (itsStop !== undefined) stop.value = itsStop;
   }
 
   /** Takes up a drawing tool, or lays it down again. */
@@ -160,6 +170,9 @@ export const useView = defineStore('view', () => {
     layers,
     layer,
     path,
+    letters,
+    paint,
+    stop,
     points,
     maskLines,
     figure,
@@ -168,7 +181,6 @@ export const useView = defineStore('view', () => {
     becomes,
     typing,
     typingTime,
-    fresh,
     stance,
     part,
     group,
@@ -185,6 +197,7 @@ export const useView = defineStore('view', () => {
     chooseToo,
     chooseAll,
     choosePath,
+    takePaint,
     draw,
     unfold,
     toggle,

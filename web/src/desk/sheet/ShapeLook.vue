@@ -5,7 +5,7 @@ import { useContent } from './useContent';
 
 /** Paths and their coats of paint. */
 defineProps<{ layer: Layer; locked: boolean }>();
-const { properties } = useContent();
+const { properties, paints } = useContent();
 </script>
 
 <template>
@@ -13,6 +13,7 @@ const { properties } = useContent();
     v-if="layer.content.kind === 'shape'"
     :shape="layer.content"
     :properties="properties"
+    :paints="paints"
     :locked="locked"
   />
 </template>

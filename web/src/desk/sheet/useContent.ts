@@ -1,5 +1,5 @@
 import { computed } from 'vue';
-import type { PropertyNow } from '../../lib/answers';
+import type { PaintNow, PropertyNow } from '../../lib/answers';
 import { useFrames } from '../../stores/frames';
 import { useShot } from '../../stores/shot';
 import { useView } from '../../stores/view';
@@ -18,5 +18,10 @@ export function useContent() {
     void shot.setField(view.layer ?? '', `content/${field}`, value, label);
   }
 
-  return { properties, of, set };
+  /** What of the chosen layer is painted. */
+  const paints = computed<PaintNow[]>(() =>
+    frames.handles && frames.handles.layer === view.layer ? frames.handles.paints : [],
+  );
+
+  return { properties, paints, of, set };
 }

@@ -27,9 +27,10 @@ public interface Edit {
         /**
          * A part of a text.
          *
+         * @param from its first letter, counted from the start of the text
          * @param middle of its outline, in the text's own space
          */
-        record Piece(String words, Point middle) {}
+        record Piece(String words, int from, Point middle) {}
 
         /** What a text whose values are fixed is taken apart into. */
         List<Piece> pieces(Content.Text text, Opened.Unit unit);

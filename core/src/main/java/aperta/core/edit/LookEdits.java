@@ -6,6 +6,7 @@ import aperta.core.shot.Coat;
 import aperta.core.shot.Content;
 import aperta.core.shot.Join;
 import aperta.core.shot.Layer;
+import aperta.core.shot.LetterLook;
 import aperta.core.shot.Place;
 import aperta.core.shot.Property;
 import aperta.core.shot.Shot;
@@ -103,8 +104,8 @@ public final class LookEdits {
             case DEPARTURE -> l.withLeave(Optional.empty());
             case TEXT_STYLE ->
                 l.content() instanceof Content.Text t
-                        ? l.withContent(t.styledAs(
-                                Content.Text.of("", t.font(), t.size().rest())))
+                        ? l.withContent(t.styledAs(Content.Text.of(
+                                "", t.font(), t.measure(LetterLook.Measure.SIZE).rest())))
                         : l;
             case COATS ->
                 l.content() instanceof Content.Shape s

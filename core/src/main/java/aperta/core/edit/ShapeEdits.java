@@ -9,7 +9,9 @@ import aperta.core.shot.Coat;
 import aperta.core.shot.Content;
 import aperta.core.shot.Figures;
 import aperta.core.shot.Layer;
+import aperta.core.shot.LetterLook;
 import aperta.core.shot.Moment;
+import aperta.core.shot.Paint;
 import aperta.core.shot.Place;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Span;
@@ -121,6 +123,10 @@ public final class ShapeEdits {
                 throw new IllegalArgumentException("'" + now.name() + "' is not a text.");
             }
             TakeApart.demandStill(now, text);
+            if (text.looks().size() > 1) {
+                throw new IllegalArgumentException("Some letters of '" + now.name()
+                        + "' look different; take it apart first, and make shapes of its parts.");
+            }
             List<BezierPath> contours = extents.outline(text).paths();
             if (contours.isEmpty() || contours.size() > Content.Shape.MOST_PATHS) {
                 throw new IllegalArgumentException("'" + now.name() + "' has " + contours.size()
@@ -137,13 +143,22 @@ public final class ShapeEdits {
 
     /** The fill and the edge of letters as coats of a shape. */
     static List<Coat> coats(Content.Text text) {
-        Coat fill = new Coat.Fill("fill", text.fill(), text.fillOpacity());
-        if (text.edgeWidth().isStill() && text.edgeWidth().rest() <= 0) {
+        LetterLook look = text.looks().get(0);
+        Animated<Double> width = look.measures().get(LetterLook.Measure.EDGE_WIDTH);
+        Coat fill =
+                new Coat.Fill("fill", look.fill().orElseThrow(), look.measures().get(LetterLook.Measure.FILL_OPACITY));
+        if (width.isStill() && width.rest() <= 0) {
             return List.of(fill);
         }
         Coat edge = new Coat.Stroke(
-                        "edge", text.edge(), text.edgeOpacity(), Coat.Cap.ROUND, Coat.Corner.ROUND, List.of(), Map.of())
-                .with(Coat.Measure.WIDTH, text.edgeWidth());
+                        "edge",
+                        new Paint.Solid(look.edge().orElseThrow()),
+                        look.measures().get(LetterLook.Measure.EDGE_OPACITY),
+                        Coat.Cap.ROUND,
+                        Coat.Corner.ROUND,
+                        List.of(),
+                        Map.of())
+                .with(Coat.Measure.WIDTH, width);
         return List.of(edge, fill);
     }
 

@@ -4,6 +4,7 @@ import aperta.core.geometry.Point;
 import aperta.core.shot.Content;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
+import aperta.core.shot.LetterLook;
 import aperta.core.shot.Opened;
 import aperta.core.shot.Place;
 import aperta.core.shot.Shot;
@@ -30,15 +31,14 @@ public record TakeApart(String layer, Opened.Unit unit) implements Edit {
         }
         List<Layer> parts = new ArrayList<>();
         for (Extents.Piece piece : pieces) {
-            parts.add(part(now, text.part(piece.words()), piece, parts.size() + 1, shot.format(), extents));
+            parts.add(
+                    part(now, text.part(piece.words(), piece.from()), piece, parts.size() + 1, shot.format(), extents));
         }
         return shot.changing(layer, l -> l.withContent(new Content.Group(parts)));
     }
 
     static void demandStill(Layer layer, Content.Text text) {
-        if (!text.size().isStill()
-                || !text.tracking().isStill()
-                || !text.leading().isStill()) {
+        if (!text.looks().stream().allMatch(LetterLook::standsStill)) {
             throw new IllegalArgumentException("The size, the tracking or the leading of '" + layer.name()
                     + "' changes over time, which its letters can't take over one by one.");
         }

@@ -11,7 +11,7 @@ import aperta.core.render.Visibility;
 import aperta.core.render.Visibility.Share;
 import aperta.core.shot.Content;
 import aperta.core.shot.Format;
-import aperta.core.time.Mix;
+import aperta.core.shot.LetterLook;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -104,7 +104,11 @@ public final class Contrast implements Check {
 
     private static boolean isLarge(Look look, Share s) {
         Format f = look.moment().shot().format();
-        double size = ((Content.Text) s.seen().still().content()).size().at(0, Mix.NUMBER);
+        double size = ((Content.Text) s.seen().still().content())
+                .looks().stream()
+                        .mapToDouble(l -> l.fixed(LetterLook.Measure.SIZE))
+                        .min()
+                        .orElse(0);
         double screen = 1080.0 / Math.min(f.width(), f.height());
         return size * s.seen().toShot().meanScale() * screen >= LARGE;
     }

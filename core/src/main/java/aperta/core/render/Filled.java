@@ -1,6 +1,8 @@
 package aperta.core.render;
 
 import aperta.core.colour.Colour;
+import aperta.core.geometry.Affine;
+import aperta.core.geometry.Point;
 import aperta.core.outline.Outline;
 import aperta.core.picture.Compose;
 import aperta.core.picture.Gradient;
@@ -10,6 +12,9 @@ import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
 import aperta.core.picture.Transfer;
 import aperta.core.shot.Light;
+import aperta.core.shot.Paint;
+import aperta.core.time.Mix;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -43,6 +48,56 @@ final class Filled implements Step.Paints, Step.Shades {
         Colour lit = Transfer.of(light).toLight(colour);
         double alpha = lit.alpha() * Math.min(1, Math.max(0, opacity));
         return new Filled(new Covered(inRaster), new Colour(lit.red(), lit.green(), lit.blue(), alpha));
+    }
+
+    /**
+     * An outline painted with a paint whose values are fixed.
+     *
+     * @param outline in the space of the paint
+     * @param map from there to raster pixels
+     * @param opacity on top of the alpha of the paint; beyond 0 to 1 it counts as 0 or 1
+     */
+    static Filled of(Outline outline, Affine map, Paint paint, double opacity, Light light) {
+        Outline inRaster = outline.transformed(map);
+        if (paint instanceof Paint.Solid solid) {
+            return of(inRaster, solid.colour().at(0, Mix.COLOUR), opacity, light);
+        }
+        Transfer transfer = Transfer.of(light);
+        double share = Math.min(1, Math.max(0, opacity));
+        List<Paint.At> ramp = Paint.ramp(((Paint.Gradient) paint).stops(), 0, c -> {
+            Colour lit = transfer.toLight(c);
+            return new Colour(lit.red(), lit.green(), lit.blue(), lit.alpha() * share);
+        });
+        List<Double> numbers = new ArrayList<>(List.of(map.a(), map.b(), map.c(), map.d(), map.e(), map.f()));
+        Gradient gradient = gradient((Paint.Gradient) paint, ramp, map, numbers);
+        for (Paint.At s : ramp) {
+            Colour c = s.colour();
+            numbers.addAll(List.of(s.at(), c.red(), c.green(), c.blue(), c.alpha()));
+        }
+        return new Filled(
+                new Covered(inRaster),
+                gradient,
+                numbers.stream().mapToDouble(Double::doubleValue).toArray());
+    }
+
+    private static Gradient gradient(Paint.Gradient paint, List<Paint.At> ramp, Affine map, List<Double> numbers) {
+        if (paint instanceof Paint.Linear linear) {
+            Point from = linear.from().at(0, Mix.POINT);
+            Point to = linear.to().at(0, Mix.POINT);
+            numbers.addAll(List.of(0.0, from.x(), from.y(), to.x(), to.y()));
+            return Gradient.linear(from, to, ramp, map);
+        }
+        if (paint instanceof Paint.Radial radial) {
+            Point centre = radial.centre().at(0, Mix.POINT);
+            double radius = radial.radius().at(0, Mix.NUMBER);
+            numbers.addAll(List.of(1.0, centre.x(), centre.y(), radius));
+            return Gradient.radial(centre, radius, ramp, map);
+        }
+        Paint.Conic conic = (Paint.Conic) paint;
+        Point centre = conic.centre().at(0, Mix.POINT);
+        double angle = conic.angle().at(0, Mix.NUMBER);
+        numbers.addAll(List.of(2.0, centre.x(), centre.y(), angle));
+        return Gradient.conic(centre, angle, ramp, map);
     }
 
     /** @param numbers all that the gradient was made from */

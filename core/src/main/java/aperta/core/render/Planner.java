@@ -18,6 +18,7 @@ import aperta.core.shot.Opener;
 import aperta.core.shot.Passage;
 import aperta.core.shot.Shot;
 import aperta.core.type.Pieces;
+import aperta.core.type.Setting;
 import java.util.List;
 import java.util.Optional;
 
@@ -95,6 +96,11 @@ public final class Planner implements Opener, Edit.Extents {
                 .toList();
     }
 
+    /** Where a cursor stands before each letter of a text whose values are fixed, and after the last, in its own space. */
+    public List<Setting.Caret> carets(Content.Text text) {
+        return type.of(text, 0).carets();
+    }
+
     /** A moment of a shot with all that its layers come from and go to. */
     public Moment moment(Shot shot, double frame) {
         return new Moment(shot, frame, this);
@@ -118,7 +124,8 @@ public final class Planner implements Opener, Edit.Extents {
     @Override
     public List<Piece> pieces(Content.Text text, Opened.Unit unit) {
         return Pieces.of(type.of(text, 0), text.words(), unit).stream()
-                .map(p -> new Piece(p.words(), p.setting().outline().bounds().centre()))
+                .map(p -> new Piece(
+                        p.words(), p.from(), p.setting().outline().bounds().centre()))
                 .toList();
     }
 

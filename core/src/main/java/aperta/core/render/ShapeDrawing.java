@@ -23,8 +23,9 @@ final class ShapeDrawing implements Drawing<Content.Shape> {
             Outline outline = outline(paths, coat);
             if (!outline.isEmpty()) {
                 Step.Paints filled = Filled.of(
-                        outline.transformed(subject.toRaster()),
-                        coat.colour().at(0, Mix.COLOUR),
+                        outline,
+                        subject.toRaster(),
+                        coat.paint(),
                         coat.opacity().at(0, Mix.NUMBER),
                         canvas.light());
                 all.add(new Stack.Entry(filled, BlendMode.NORMAL));

@@ -11,29 +11,29 @@ import java.util.Map;
 public sealed interface Coat {
     String id();
 
-    Animated<Colour> colour();
+    Paint paint();
 
-    /** 0 to 1, on top of the colour's own alpha. */
+    /** 0 to 1, on top of the alpha of the paint. */
     Animated<Double> opacity();
 
-    Coat withColour(Animated<Colour> other);
+    Coat withPaint(Paint other);
 
     Coat withOpacity(Animated<Double> other);
 
     /** What lies inside of the paths, where the winding number is not zero; open paths are closed by a line. */
-    record Fill(String id, Animated<Colour> colour, Animated<Double> opacity) implements Coat {
+    record Fill(String id, Paint paint, Animated<Double> opacity) implements Coat {
         public static Fill of(String id, Colour colour) {
-            return new Fill(id, Animated.of(colour), Animated.of(1.0));
+            return new Fill(id, Paint.solid(colour), Animated.of(1.0));
         }
 
         @Override
-        public Fill withColour(Animated<Colour> other) {
+        public Fill withPaint(Paint other) {
             return new Fill(id, other, opacity);
         }
 
         @Override
         public Fill withOpacity(Animated<Double> other) {
-            return new Fill(id, colour, other);
+            return new Fill(id, paint, other);
         }
     }
 
@@ -83,12 +83,12 @@ public sealed interface Coat {
             this.usual = usual;
         }
 
-        /** Its name in documents. */
         /** Whether the usual value does nothing to a line. */
         boolean usuallyDoesNothing() {
             return this != WIDTH && this != MITRE_LIMIT;
         }
 
+        /** Its name in documents. */
         public String word() {
             return word;
         }
@@ -123,7 +123,7 @@ public sealed interface Coat {
      */
     record Stroke(
             String id,
-            Animated<Colour> colour,
+            Paint paint,
             Animated<Double> opacity,
             Cap cap,
             Corner corner,
@@ -145,7 +145,7 @@ public sealed interface Coat {
 
         /** A plain line. */
         public static Stroke of(String id, Colour colour, double width) {
-            return new Stroke(id, Animated.of(colour), Animated.of(1.0), Cap.BUTT, Corner.MITRE, List.of(), Map.of())
+            return new Stroke(id, Paint.solid(colour), Animated.of(1.0), Cap.BUTT, Corner.MITRE, List.of(), Map.of())
                     .with(Measure.WIDTH, Animated.of(width));
         }
 
@@ -163,25 +163,25 @@ public sealed interface Coat {
             Map<Measure, Animated<Double>> next = new EnumMap<>(Measure.class);
             next.putAll(measures);
             next.put(measure, value);
-            return new Stroke(id, colour, opacity, cap, corner, dash, next);
+            return new Stroke(id, paint, opacity, cap, corner, dash, next);
         }
 
         @Override
-        public Stroke withColour(Animated<Colour> other) {
+        public Stroke withPaint(Paint other) {
             return new Stroke(id, other, opacity, cap, corner, dash, measures);
         }
 
         @Override
         public Stroke withOpacity(Animated<Double> other) {
-            return new Stroke(id, colour, other, cap, corner, dash, measures);
+            return new Stroke(id, paint, other, cap, corner, dash, measures);
         }
 
         public Stroke withDash(List<Double> other) {
-            return new Stroke(id, colour, opacity, cap, corner, other, measures);
+            return new Stroke(id, paint, opacity, cap, corner, other, measures);
         }
 
         public Stroke withEnds(Cap otherCap, Corner otherCorner) {
-            return new Stroke(id, colour, opacity, otherCap, otherCorner, dash, measures);
+            return new Stroke(id, paint, opacity, otherCap, otherCorner, dash, measures);
         }
     }
 }

@@ -3,9 +3,10 @@ package aperta.core.shot;
 import aperta.core.colour.Colour;
 import aperta.core.geometry.Point;
 import aperta.core.time.Animated;
+import aperta.core.time.Mix;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Consumer;
 
 /** What a layer shows. Its own space has the origin in the middle of it; that of a group is the space of the shot. */
 public sealed interface Content {
@@ -34,162 +35,105 @@ public sealed interface Content {
      * last baseline; across, the line to which the lines are aligned.
      *
      * @param words the lines, parted by {@code \n}
-     * @param font the id of a font
-     * @param size the em in pixels
-     * @param tracking extra space between letters, in thousandths of an em
-     * @param leading from baseline to baseline, as a multiple of the size
-     * @param edgeWidth of an outline stroke centred on the outline, in pixels; 0 for none
+     * @param look of all letters, but for those that have one of their own; it says every part
+     * @param runs letters that look different in some parts, in order, none over another
      */
-    record Text(
-            String words,
-            String font,
-            Align align,
-            boolean kerning,
-            Animated<Double> size,
-            Animated<Double> tracking,
-            Animated<Double> leading,
-            Animated<Colour> fill,
-            Animated<Double> fillOpacity,
-            Animated<Colour> edge,
-            Animated<Double> edgeWidth,
-            Animated<Double> edgeOpacity)
-            implements Content {
+    record Text(String words, Align align, boolean kerning, LetterLook look, List<LetterRun> runs) implements Content {
         public static final int MOST_LETTERS = 2000;
 
         public Text {
             if (words.length() > MOST_LETTERS) {
                 throw new IllegalArgumentException("A text has at most " + MOST_LETTERS + " letters.");
             }
+            look.demandWhole();
+            runs = LetterRun.sound(runs, words);
         }
 
         /** Plain white type in the middle. */
         public static Text of(String words, String font, double size) {
-            return new Text(
-                    words,
-                    font,
-                    Align.CENTRE,
-                    true,
-                    Animated.of(size),
-                    Animated.of(0.0),
-                    Animated.of(1.1),
-                    Animated.of(Colour.WHITE),
-                    Animated.of(1.0),
-                    Animated.of(Colour.BLACK),
-                    Animated.of(0.0),
-                    Animated.of(1.0));
+            return new Text(words, Align.CENTRE, true, LetterLook.plain(font, size), List.of());
         }
 
-        /** Some of its words in its look, about a middle of their own. */
-        public Text part(String some) {
-            return new Text(
-                    some,
-                    font,
-                    Align.CENTRE,
-                    kerning,
-                    size,
-                    tracking,
-                    leading,
-                    fill,
-                    fillOpacity,
-                    edge,
-                    edgeWidth,
-                    edgeOpacity);
+        public String font() {
+            return look.font().orElseThrow();
         }
 
-        /** These words in the look of others. */
+        public Paint fill() {
+            return look.fill().orElseThrow();
+        }
+
+        public Animated<Colour> edge() {
+            return look.edge().orElseThrow();
+        }
+
+        public Animated<Double> measure(LetterLook.Measure measure) {
+            return look.measures().get(measure);
+        }
+
+        /** Of a text whose values are fixed. */
+        public double fixed(LetterLook.Measure measure) {
+            return measure(measure).at(0, Mix.NUMBER);
+        }
+
+        /** How the letters of a run look: what it doesn't say is as with all. */
+        public LetterLook lookOf(LetterRun run) {
+            return look.and(run.look());
+        }
+
+        /** The looks that letters have: first that of all, unless each letter lies in a run. */
+        public List<LetterLook> looks() {
+            List<LetterLook> all = new ArrayList<>();
+            int inRuns = runs.stream().mapToInt(r -> r.to() - r.from()).sum();
+            if (inRuns < words.length() || runs.isEmpty()) {
+                all.add(look);
+            }
+            runs.forEach(r -> all.add(lookOf(r)));
+            return all;
+        }
+
+        /** Some of its letters in their look, about a middle of their own; {@code from} counts from the start of the text. */
+        public Text part(String some, int from) {
+            return new Text(some, Align.CENTRE, kerning, look, LetterRun.within(runs, from, from + some.length()));
+        }
+
+        /** These words in the look of others; runs come along where the words are the same. */
         public Text styledAs(Text other) {
             return new Text(
-                    words,
-                    other.font,
-                    other.align,
-                    other.kerning,
-                    other.size,
-                    other.tracking,
-                    other.leading,
-                    other.fill,
-                    other.fillOpacity,
-                    other.edge,
-                    other.edgeWidth,
-                    other.edgeOpacity);
+                    words, other.align, other.kerning, other.look, words.equals(other.words) ? other.runs : List.of());
         }
 
-        public Text withSize(Animated<Double> other) {
-            return with(d -> d.size = other);
+        public Text with(LetterLook.Measure measure, Animated<Double> value) {
+            return withLook(look.with(measure, value));
         }
 
-        public Text withTracking(Animated<Double> other) {
-            return with(d -> d.tracking = other);
+        public Text withFill(Paint other) {
+            return withLook(look.withFill(other));
         }
 
-        public Text withLeading(Animated<Double> other) {
-            return with(d -> d.leading = other);
+        public Text withLook(LetterLook other) {
+            return new Text(words, align, kerning, other, runs);
         }
 
-        public Text withFill(Animated<Colour> other) {
-            return with(d -> d.fill = other);
+        public Text withRuns(List<LetterRun> other) {
+            return new Text(words, align, kerning, look, other);
         }
 
-        public Text withFillOpacity(Animated<Double> other) {
-            return with(d -> d.fillOpacity = other);
+        public Text withRun(LetterRun run) {
+            return withRuns(
+                    runs.stream().map(r -> r.id().equals(run.id()) ? run : r).toList());
         }
 
-        public Text withEdge(Animated<Colour> other) {
-            return with(d -> d.edge = other);
+        /** @throws IllegalArgumentException where there is no such run */
+        public LetterRun run(String id) {
+            return runs.stream()
+                    .filter(r -> r.id().equals(id))
+                    .findFirst()
+                    .orElseThrow(() -> new IllegalArgumentException("The text has no letters '" + id + "'."));
         }
 
-        public Text withEdgeWidth(Animated<Double> other) {
-            return with(d -> d.edgeWidth = other);
-        }
-
-        public Text withEdgeOpacity(Animated<Double> other) {
-            return with(d -> d.edgeOpacity = other);
-        }
-
-        private Text with(Consumer<Draft> change) {
-            Draft draft = new Draft(this);
-            change.accept(draft);
-            return draft.text();
-        }
-
-        /** A text in the making. */
-        private static final class Draft {
-            private final Text of;
-            private Animated<Double> size;
-            private Animated<Double> tracking;
-            private Animated<Double> leading;
-            private Animated<Colour> fill;
-            private Animated<Double> fillOpacity;
-            private Animated<Colour> edge;
-            private Animated<Double> edgeWidth;
-            private Animated<Double> edgeOpacity;
-
-            private Draft(Text of) {
-                this.of = of;
-                size = of.size;
-                tracking = of.tracking;
-                leading = of.leading;
-                fill = of.fill;
-                fillOpacity = of.fillOpacity;
-                edge = of.edge;
-                edgeWidth = of.edgeWidth;
-                edgeOpacity = of.edgeOpacity;
-            }
-
-            private Text text() {
-                return new Text(
-                        of.words,
-                        of.font,
-                        of.align,
-                        of.kerning,
-                        size,
-                        tracking,
-                        leading,
-                        fill,
-                        fillOpacity,
-                        edge,
-                        edgeWidth,
-                        edgeOpacity);
-            }
+        /** Other words; letters that look different keep their look where they stay. */
+        public Text withWords(String other) {
+            return new Text(other, align, kerning, look, LetterRun.reworded(runs, words, other));
         }
     }
 
@@ -302,6 +246,14 @@ public sealed interface Content {
         public Shape withPath(Path path) {
             return withPaths(
                     paths.stream().map(p -> p.id().equals(path.id()) ? path : p).toList());
+        }
+
+        /** @throws IllegalArgumentException where there is no such coat */
+        public Coat coat(String id) {
+            return coats.stream()
+                    .filter(c -> c.id().equals(id))
+                    .findFirst()
+                    .orElseThrow(() -> new IllegalArgumentException("The shape has no coat '" + id + "'."));
         }
 
         public Shape withCoat(Coat coat) {

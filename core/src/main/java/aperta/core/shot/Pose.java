@@ -139,9 +139,22 @@ public record Pose(Point shift, Point scale, double turn, double opacity, double
                 Animated.of(p.opacity().at(0, Mix.NUMBER) * opacity),
                 Animated.of(StrictMath.hypot(p.blur().at(0, Mix.NUMBER), blur))));
         if (tracking != 0 && still.content() instanceof Content.Text text) {
-            double wide = text.tracking().at(0, Mix.NUMBER) + tracking;
-            return moved.withContent(text.withTracking(Animated.of(wide)));
+            return moved.withContent(wider(text));
         }
         return moved;
+    }
+
+    /** All letters, also those with a tracking of their own. */
+    private Content.Text wider(Content.Text text) {
+        Content.Text all = text.withLook(wider(text.look()));
+        return all.withRuns(
+                text.runs().stream().map(r -> r.withLook(wider(r.look()))).toList());
+    }
+
+    private LetterLook wider(LetterLook look) {
+        LetterLook.Measure measure = LetterLook.Measure.TRACKING;
+        return look.measures().containsKey(measure)
+                ? look.with(measure, Animated.of(look.fixed(measure) + tracking))
+                : look;
     }
 }

@@ -146,72 +146,12 @@ final class Properties {
         return layer.cut().orElseThrow();
     }
 
-    private static final List<Property<?>> TEXT = List.of(
-            text("text.size", "Size", "px", 1, 4000, Optional.empty(), Content.Text::size, Content.Text::withSize),
-            text(
-                    "text.tracking",
-                    "Tracking",
-                    "‰ em",
-                    -1000,
-                    10_000,
-                    Optional.of(0.0),
-                    Content.Text::tracking,
-                    Content.Text::withTracking),
-            text(
-                    "text.leading",
-                    "Leading",
-                    "×",
-                    0,
-                    10,
-                    Optional.empty(),
-                    Content.Text::leading,
-                    Content.Text::withLeading),
-            Property.colour(
-                    "text.fill",
-                    "Fill",
-                    Section.LOOK,
-                    l -> text(l).fill(),
-                    (l, v) -> l.withContent(text(l).withFill(v))),
-            text(
-                    "text.fillOpacity",
-                    "Fill opacity",
-                    "%",
-                    0,
-                    1,
-                    Optional.of(1.0),
-                    Content.Text::fillOpacity,
-                    Content.Text::withFillOpacity),
-            Property.colour(
-                    "text.edge",
-                    "Edge",
-                    Section.LOOK,
-                    l -> text(l).edge(),
-                    (l, v) -> l.withContent(text(l).withEdge(v))),
-            text(
-                    "text.edgeWidth",
-                    "Edge width",
-                    "px",
-                    0,
-                    1000,
-                    Optional.of(0.0),
-                    Content.Text::edgeWidth,
-                    Content.Text::withEdgeWidth),
-            text(
-                    "text.edgeOpacity",
-                    "Edge opacity",
-                    "%",
-                    0,
-                    1,
-                    Optional.of(1.0),
-                    Content.Text::edgeOpacity,
-                    Content.Text::withEdgeOpacity));
-
     private Properties() {}
 
     /** The properties of each kind of content. */
     private static final Map<Class<? extends Content>, Function<Layer, List<Property<?>>>> CONTENT = Map.of(
-            Content.Text.class, l -> TEXT,
-            Content.Fill.class, l -> fill(fill(l).paint()),
+            Content.Text.class, l -> text(text(l)),
+            Content.Fill.class, l -> fill(fill(l)),
             Content.Shape.class, l -> shape(shape(l)),
             Content.Footage.class, l -> PICTURED,
             Content.Still.class, l -> PICTURED,
@@ -268,25 +208,213 @@ final class Properties {
         return arriving ? layer.withArrive(passage) : layer.withLeave(passage);
     }
 
-    private static Property<Double> text(
-            String name,
-            String label,
-            String unit,
-            double least,
-            double most,
-            Optional<Double> neutral,
-            Function<Content.Text, Animated<Double>> get,
-            BiFunction<Content.Text, Animated<Double>, Content.Text> set) {
-        return Property.number(
-                name,
-                label,
-                Section.LOOK,
-                unit,
-                least,
-                most,
-                neutral,
-                l -> get.apply(text(l)),
-                (l, v) -> l.withContent(set.apply(text(l), v)));
+    private static List<Property<?>> text(Content.Text text) {
+        List<Property<?>> all = new ArrayList<>();
+        look(all, "text.", "", text.look(), Painted.LETTERS, Properties::look, Properties::withLook);
+        for (LetterRun run : text.runs()) {
+            String id = run.id();
+            look(
+                    all,
+                    "run." + id + ".",
+                    run.title(text.words()),
+                    run.look(),
+                    Painted.run(text, run),
+                    l -> text(l).run(id).look(),
+                    (l, v) -> l.withContent(text(l).withRun(text(l).run(id).withLook(v))));
+        }
+        return all;
+    }
+
+    private static LetterLook look(Layer layer) {
+        return text(layer).look();
+    }
+
+    private static Layer withLook(Layer layer, LetterLook look) {
+        return layer.withContent(text(layer).withLook(look));
+    }
+
+    /** What a look says of letters, in the order of the Sheet. */
+    private static void look(
+            List<Property<?>> into,
+            String prefix,
+            String part,
+            LetterLook said,
+            Painted fill,
+            Function<Layer, LetterLook> get,
+            BiFunction<Layer, LetterLook, Layer> set) {
+        for (LetterLook.Measure m : LetterLook.Measure.values()) {
+            if (m == LetterLook.Measure.FILL_OPACITY && said.fill().isPresent()) {
+                paint(into, fill, said.fill().get());
+            }
+            if (m == LetterLook.Measure.EDGE_WIDTH && said.edge().isPresent()) {
+                into.add(Property.colour(
+                                prefix + "edge",
+                                "Edge",
+                                Section.LOOK,
+                                l -> get.apply(l).edge().orElseThrow(),
+                                (l, v) -> set.apply(l, get.apply(l).withEdge(v)))
+                        .of(part));
+            }
+            if (said.measures().containsKey(m)) {
+                into.add(Property.number(
+                                prefix + m.word(),
+                                m.label(),
+                                Section.LOOK,
+                                m.unit(),
+                                m.least(),
+                                m.most(),
+                                Optional.of(m.usual()).filter(u -> m.usuallyDoesNothing()),
+                                l -> get.apply(l).measures().get(m),
+                                (l, v) -> set.apply(l, get.apply(l).with(m, v)))
+                        .of(part));
+            }
+        }
+    }
+
+    /** What can be keyed of a paint. */
+    private static void paint(List<Property<?>> into, Painted painted, Paint paint) {
+        Painting p = new Painting(into, painted);
+        if (paint instanceof Paint.Solid) {
+            into.add(Property.colour(
+                            painted.colour(),
+                            painted.label(),
+                            Section.LOOK,
+                            l -> ((Paint.Solid) painted.get().apply(l)).colour(),
+                            (l, v) -> painted.set().apply(l, new Paint.Solid(v)))
+                    .of(painted.part()));
+        } else if (paint instanceof Paint.Linear) {
+            p.point(
+                    "from",
+                    "From",
+                    Paint.Linear.class,
+                    Paint.Linear::from,
+                    (g, v) -> new Paint.Linear(v, g.to(), g.stops()));
+            p.point(
+                    "to",
+                    "To",
+                    Paint.Linear.class,
+                    Paint.Linear::to,
+                    (g, v) -> new Paint.Linear(g.from(), v, g.stops()));
+        } else if (paint instanceof Paint.Radial) {
+            p.point(
+                    "centre",
+                    "Centre",
+                    Paint.Radial.class,
+                    Paint.Radial::centre,
+                    (g, v) -> new Paint.Radial(v, g.radius(), g.stops()));
+            p.number(
+                    "radius",
+                    "Radius",
+                    "px",
+                    0,
+                    Paint.Radial.class,
+                    Paint.Radial::radius,
+                    (g, v) -> new Paint.Radial(g.centre(), v, g.stops()));
+        } else if (paint instanceof Paint.Conic) {
+            p.point(
+                    "centre",
+                    "Centre",
+                    Paint.Conic.class,
+                    Paint.Conic::centre,
+                    (g, v) -> new Paint.Conic(v, g.angle(), g.stops()));
+            p.number(
+                    "angle",
+                    "Begins at",
+                    "°",
+                    -FAR,
+                    Paint.Conic.class,
+                    Paint.Conic::angle,
+                    (g, v) -> new Paint.Conic(g.centre(), v, g.stops()));
+        }
+        if (paint instanceof Paint.Gradient gradient) {
+            gradient.stops().forEach(s -> p.stop(s, gradient.stops().indexOf(s) + 1));
+        }
+    }
+
+    /** The properties of a gradient in the making. */
+    private record Painting(List<Property<?>> into, Painted painted) {
+        <P extends Paint> void point(
+                String word,
+                String label,
+                Class<P> kind,
+                Function<P, Animated<Point>> read,
+                BiFunction<P, Animated<Point>, Paint> write) {
+            into.add(Property.point(
+                            painted.name() + "." + word,
+                            label,
+                            Section.LOOK,
+                            "px",
+                            -FAR,
+                            FAR,
+                            Optional.empty(),
+                            l -> read.apply(kind.cast(painted.get().apply(l))),
+                            (l, v) -> painted.set()
+                                    .apply(
+                                            l,
+                                            write.apply(kind.cast(painted.get().apply(l)), v)))
+                    .of(painted.part()));
+        }
+
+        <P extends Paint> void number(
+                String word,
+                String label,
+                String unit,
+                double least,
+                Class<P> kind,
+                Function<P, Animated<Double>> read,
+                BiFunction<P, Animated<Double>, Paint> write) {
+            into.add(Property.number(
+                            painted.name() + "." + word,
+                            label,
+                            Section.LOOK,
+                            unit,
+                            least,
+                            FAR,
+                            Optional.empty(),
+                            l -> read.apply(kind.cast(painted.get().apply(l))),
+                            (l, v) -> painted.set()
+                                    .apply(
+                                            l,
+                                            write.apply(kind.cast(painted.get().apply(l)), v)))
+                    .of(painted.part()));
+        }
+
+        void stop(Paint.Stop stop, int number) {
+            String id = stop.id();
+            String whose = painted.part().isEmpty() ? "Stop " + number : painted.part() + " stop " + number;
+            into.add(Property.number(
+                            painted.name() + ".stop." + id + ".at",
+                            "At",
+                            Section.LOOK,
+                            "%",
+                            0,
+                            1,
+                            Optional.empty(),
+                            l -> gradient(l).stop(id).at(),
+                            (l, v) -> painted.set()
+                                    .apply(
+                                            l,
+                                            gradient(l)
+                                                    .withStop(
+                                                            gradient(l).stop(id).withAt(v))))
+                    .of(whose));
+            into.add(Property.colour(
+                            painted.name() + ".stop." + id + ".colour",
+                            "Colour",
+                            Section.LOOK,
+                            l -> gradient(l).stop(id).colour(),
+                            (l, v) -> painted.set()
+                                    .apply(
+                                            l,
+                                            gradient(l)
+                                                    .withStop(
+                                                            gradient(l).stop(id).withColour(v))))
+                    .of(whose));
+        }
+
+        private Paint.Gradient gradient(Layer layer) {
+            return (Paint.Gradient) painted.get().apply(layer);
+        }
     }
 
     private static Content.Text text(Layer layer) {
@@ -297,7 +425,7 @@ final class Properties {
         return (Content.Fill) layer.content();
     }
 
-    private static List<Property<?>> fill(Paint paint) {
+    private static List<Property<?>> fill(Content.Fill fill) {
         List<Property<?>> all = new ArrayList<>();
         all.add(Property.point(
                 "fill.size",
@@ -309,64 +437,8 @@ final class Properties {
                 Optional.empty(),
                 l -> fill(l).size(),
                 (l, v) -> l.withContent(new Content.Fill(v, fill(l).paint()))));
-        if (paint instanceof Paint.Solid) {
-            all.add(Property.colour(
-                    "fill.colour",
-                    "Colour",
-                    Section.LOOK,
-                    l -> ((Paint.Solid) fill(l).paint()).colour(),
-                    (l, v) -> painted(l, new Paint.Solid(v))));
-        } else if (paint instanceof Paint.Linear linear) {
-            all.add(Property.point(
-                    "fill.from",
-                    "From",
-                    Section.LOOK,
-                    "px",
-                    -FAR,
-                    FAR,
-                    Optional.empty(),
-                    l -> ((Paint.Linear) fill(l).paint()).from(),
-                    (l, v) -> painted(l, new Paint.Linear(v, ((Paint.Linear) fill(l).paint()).to(), linear.stops()))));
-            all.add(Property.point(
-                    "fill.to",
-                    "To",
-                    Section.LOOK,
-                    "px",
-                    -FAR,
-                    FAR,
-                    Optional.empty(),
-                    l -> ((Paint.Linear) fill(l).paint()).to(),
-                    (l, v) ->
-                            painted(l, new Paint.Linear(((Paint.Linear) fill(l).paint()).from(), v, linear.stops()))));
-        } else if (paint instanceof Paint.Radial radial) {
-            all.add(Property.point(
-                    "fill.centre",
-                    "Centre",
-                    Section.LOOK,
-                    "px",
-                    -FAR,
-                    FAR,
-                    Optional.empty(),
-                    l -> ((Paint.Radial) fill(l).paint()).centre(),
-                    (l, v) -> painted(
-                            l, new Paint.Radial(v, ((Paint.Radial) fill(l).paint()).radius(), radial.stops()))));
-            all.add(Property.number(
-                    "fill.radius",
-                    "Radius",
-                    Section.LOOK,
-                    "px",
-                    0,
-                    FAR,
-                    Optional.empty(),
-                    l -> ((Paint.Radial) fill(l).paint()).radius(),
-                    (l, v) -> painted(
-                            l, new Paint.Radial(((Paint.Radial) fill(l).paint()).centre(), v, radial.stops()))));
-        }
+        paint(all, Painted.FILL, fill.paint());
         return all;
-    }
-
-    private static Layer painted(Layer layer, Paint paint) {
-        return layer.withContent(new Content.Fill(fill(layer).size(), paint));
     }
 
     private static List<Property<?>> shape(Content.Shape shape) {
@@ -384,14 +456,7 @@ final class Properties {
         }
         for (Coat coat : shape.coats()) {
             String part = coat instanceof Coat.Fill ? "Fill" : "Stroke";
-            all.add(Property.colour(
-                            "coat." + coat.id() + ".colour",
-                            "Colour",
-                            Section.LOOK,
-                            l -> coat(l, coat.id()).colour(),
-                            (l, v) -> l.withContent(
-                                    shape(l).withCoat(coat(l, coat.id()).withColour(v))))
-                    .of(part));
+            paint(all, Painted.coat(coat), coat.paint());
             all.add(Property.number(
                             "coat." + coat.id() + ".opacity",
                             "Opacity",
@@ -432,7 +497,7 @@ final class Properties {
     }
 
     private static Coat coat(Layer layer, String id) {
-        return only(shape(layer).coats(), c -> c.id().equals(id));
+        return shape(layer).coat(id);
     }
 
     private static <T> T only(List<T> all, Predicate<T> which) {

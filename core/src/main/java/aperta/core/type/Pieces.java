@@ -9,8 +9,8 @@ import java.util.TreeMap;
 public final class Pieces {
     private Pieces() {}
 
-    /** Some letters that move together: as they are set, and as they are written. */
-    public record Piece(Setting setting, String words) {}
+    /** Some letters that move together: as they are set, and as they are written, from which letter of the text on. */
+    public record Piece(Setting setting, String words, int from) {}
 
     /** Each piece; letters without an outline, such as spaces, are in none. */
     public static List<Piece> of(Setting setting, String words, Opened.Unit unit) {
@@ -27,8 +27,9 @@ public final class Pieces {
         List<Piece> pieces = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
             int to = i + 1 < all.size() ? first(all.get(i + 1)) : words.length();
-            String written = words.substring(first(all.get(i)), to).strip();
-            pieces.add(new Piece(new Setting(all.get(i), setting.box()), written));
+            int from = first(all.get(i));
+            String written = words.substring(from, to).strip();
+            pieces.add(new Piece(new Setting(all.get(i), setting.box(), setting.carets()), written, from));
         }
         return pieces;
     }

@@ -9,6 +9,7 @@ import aperta.core.colour.Colour;
 import aperta.core.geometry.Point;
 import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
+import aperta.core.shot.Paint;
 import aperta.core.shot.Shot;
 import aperta.core.time.Animated;
 import aperta.core.time.Ease;
@@ -37,7 +38,7 @@ class ChangedValueTest {
                         with(
                                 "w",
                                 l -> l.withContent(
-                                        ((Content.Text) l.content()).withFill(Animated.of(Colour.parse("#aa0000")))))))
+                                        ((Content.Text) l.content()).withFill(Paint.solid(Colour.parse("#aa0000")))))))
                 .contains("#aa0000");
     }
 

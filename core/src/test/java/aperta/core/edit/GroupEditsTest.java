@@ -23,6 +23,7 @@ import aperta.core.shot.Figures;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Moment;
+import aperta.core.shot.Paint;
 import aperta.core.shot.Passage;
 import aperta.core.shot.Place;
 import aperta.core.shot.Rules;
@@ -209,7 +210,7 @@ class GroupEditsTest {
 
     @Test
     void partsOfALookAreCopiedAndRemoved() {
-        Content.Text red = Content.Text.of("RED", "anton", 50).withFill(Animated.of(Colour.parse("#aa0000")));
+        Content.Text red = Content.Text.of("RED", "anton", 50).withFill(Paint.solid(Colour.parse("#aa0000")));
         Layer from = word("r", "RED", 50)
                 .withContent(red)
                 .withArrive(Optional.of(Passage.standard(Rate.of(24))))
@@ -232,7 +233,7 @@ class GroupEditsTest {
         Layer bare = removed.layer("w").orElseThrow();
         assertThat(bare.place()).isEqualTo(to.place());
         assertThat(bare.arrive()).isEmpty();
-        assertThat(((Content.Text) bare.content()).fill()).isEqualTo(Animated.of(Colour.WHITE));
+        assertThat(((Content.Text) bare.content()).fill()).isEqualTo(Paint.solid(Colour.WHITE));
     }
 
     @Test
@@ -268,7 +269,7 @@ class GroupEditsTest {
     @Test
     void coatsAreCopiedFromShapesAndFromLetters() {
         Layer letters = word("letters", "RED", 50)
-                .withContent(Content.Text.of("RED", "anton", 50).withFill(Animated.of(Colour.parse("#aa0000"))));
+                .withContent(Content.Text.of("RED", "anton", 50).withFill(Paint.solid(Colour.parse("#aa0000"))));
         Content.Shape.Path path =
                 new Content.Shape.Path("path", "Path 1", Animated.of(Figures.rounded(new Box(0, 0, 20, 10), 0)));
         Layer line = word("line", "", 1)

@@ -16,6 +16,7 @@ import aperta.core.render.Studio;
 import aperta.core.shot.AnimatedRecipe;
 import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
+import aperta.core.shot.LetterLook;
 import aperta.core.shot.Passage;
 import aperta.core.shot.Place;
 import aperta.core.shot.Pose;
@@ -152,8 +153,8 @@ class PassageEditsTest {
         Recipe turning = opening("cascade", Map.of("by", by, "turn", 30.0, "overlap", 0.4, "blur", 1.5));
         Passage cascade = new Passage(12, 1, Ease.EASE_OUT, Pose.faded(0.5), Optional.of(AnimatedRecipe.of(turning)));
         Layer words = turned().withContent(Content.Text.of("TO THE\nHILL", "anton", 30)
-                .withTracking(Animated.of(200.0))
-                .withEdgeWidth(Animated.of(2.0)));
+                .with(LetterLook.Measure.TRACKING, Animated.of(200.0))
+                .with(LetterLook.Measure.EDGE_WIDTH, Animated.of(2.0)));
         for (boolean arriving : new boolean[] {true, false}) {
             Shot before = shot(passing(words, cascade, arriving));
             Shot after = apply(before, new PassageEdits.Unpack("w", arriving));
@@ -164,7 +165,9 @@ class PassageEditsTest {
             }
         }
         Layer growing = words.withContent(((Content.Text) words.content())
-                .withSize(new Animated<>(30.0, List.of(new Key<>(0, 30.0, Ease.EASE), new Key<>(9, 40.0, Ease.EASE)))));
+                .with(
+                        LetterLook.Measure.SIZE,
+                        new Animated<>(30.0, List.of(new Key<>(0, 30.0, Ease.EASE), new Key<>(9, 40.0, Ease.EASE)))));
         assertThatThrownBy(() -> apply(shot(passing(growing, cascade, true)), new PassageEdits.Unpack("w", true)))
                 .hasMessageContaining("changes over time");
     }

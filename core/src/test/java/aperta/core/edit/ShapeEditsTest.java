@@ -14,6 +14,7 @@ import aperta.core.shot.BezierPath;
 import aperta.core.shot.Coat;
 import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
+import aperta.core.shot.LetterLook;
 import aperta.core.shot.Place;
 import aperta.core.shot.Rules;
 import aperta.core.shot.Shot;
@@ -112,9 +113,9 @@ class ShapeEditsTest {
     void wordsBecomeAShapeThatLooksTheSame(double edge, float most) {
         Layer word = word("w", "Bo& 8", 40);
         Content.Text text = ((Content.Text) word.content())
-                .withEdgeWidth(Animated.of(edge))
-                .withEdge(Animated.of(new Colour(0.8, 0.1, 0.1, 1)))
-                .withFillOpacity(Animated.of(0.6));
+                .with(LetterLook.Measure.EDGE_WIDTH, Animated.of(edge))
+                .with(LetterLook.Measure.FILL_OPACITY, Animated.of(0.6));
+        text = text.withLook(text.look().withEdge(Animated.of(new Colour(0.8, 0.1, 0.1, 1))));
         Shot before = shot(word.withContent(text));
         Shot after = apply(before, new ShapeEdits.TextToShape("w"));
         assertThat(shape(after, "w").paths()).hasSizeGreaterThan(7);

@@ -17,6 +17,7 @@ import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
+import aperta.core.shot.LetterLook;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Paint;
 import aperta.core.shot.Passage;
@@ -94,7 +95,7 @@ class ProofTest {
     /** Letters of one colour. */
     private static Layer painted(Layer word, double v) {
         Content.Text text = (Content.Text) word.content();
-        return word.withContent(text.withFill(Animated.of(grey(v))));
+        return word.withContent(text.withFill(Paint.solid(grey(v))));
     }
 
     private static Passage arrival(Pose pose) {
@@ -332,7 +333,7 @@ class ProofTest {
 
     /** A mask that stands for a while after a letter, or a share of the next one beyond it, before it opens wholly. */
     private static Layer stepped(int letter, double more) {
-        Content.Text text = ((Content.Text) word().content()).withTracking(Animated.of(120.0));
+        Content.Text text = ((Content.Text) word().content()).with(LetterLook.Measure.TRACKING, Animated.of(120.0));
         List<Outline> letters = new Studio().planner.letters(text);
         Box next = letters.get(letter + 1).bounds();
         double right = more > 0

@@ -11,6 +11,8 @@ import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Figures;
 import aperta.core.shot.Layer;
+import aperta.core.shot.LetterLook;
+import aperta.core.shot.LetterRun;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Paint;
 import aperta.core.shot.Passage;
@@ -28,7 +30,7 @@ import java.util.Optional;
 /** Layers of every kind of content, with masks, a cut, an arrival and a departure, on which tests of all properties run. */
 public final class EveryKind {
     private static final List<Paint.Stop> STOPS =
-            List.of(new Paint.Stop(0, Colour.WHITE), new Paint.Stop(1, new Colour(0.2, 0.4, 0.9, 1)));
+            List.of(Paint.Stop.of("s1", 0, Colour.WHITE), Paint.Stop.of("s2", 1, new Colour(0.2, 0.4, 0.9, 1)));
 
     private EveryKind() {}
 
@@ -41,7 +43,7 @@ public final class EveryKind {
         BezierPath path = rectangle(60, 30);
         Coat.Stroke stroke = new Coat.Stroke(
                         "stroke",
-                        Animated.of(Colour.WHITE),
+                        new Paint.Conic(Animated.of(new Point(2, 1)), Animated.of(40.0), STOPS),
                         Animated.of(0.9),
                         Coat.Cap.BUTT,
                         Coat.Corner.MITRE,
@@ -51,19 +53,7 @@ public final class EveryKind {
                 .with(Coat.Measure.END, Animated.of(0.7));
         Animated<Point> size = Animated.of(new Point(70, 40));
         return List.of(
-                new Content.Text(
-                        "LAST\nTRAM",
-                        "anton",
-                        Content.Align.LEFT,
-                        true,
-                        Animated.of(26.0),
-                        Animated.of(0.0),
-                        Animated.of(1.1),
-                        Animated.of(Colour.WHITE),
-                        Animated.of(0.9),
-                        Animated.of(new Colour(0.8, 0.2, 0.1, 1)),
-                        Animated.of(2.0),
-                        Animated.of(0.8)),
+                letters(),
                 new Content.Footage("rain"),
                 new Content.Still("map"),
                 new Content.Sound("bell", Animated.of(0.0)),
@@ -74,9 +64,30 @@ public final class EveryKind {
                 new Content.Fill(
                         size, new Paint.Linear(Animated.of(new Point(-30, 0)), Animated.of(new Point(30, 5)), STOPS)),
                 new Content.Fill(size, new Paint.Radial(Animated.of(new Point(4, 3)), Animated.of(30.0), STOPS)),
+                new Content.Fill(size, new Paint.Conic(Animated.of(new Point(-3, 2)), Animated.of(20.0), STOPS)),
                 new Content.Group(List.of(Studio.box("inner", 80, 45, 50, 20, Colour.WHITE))),
                 new Content.Again("again"),
                 new Content.Adjustment());
+    }
+
+    /** Two lines, of which one has letters of another look, filled with a gradient. */
+    private static Content.Text letters() {
+        LetterLook look = LetterLook.plain("anton", 26)
+                .with(LetterLook.Measure.FILL_OPACITY, Animated.of(0.9))
+                .withEdge(Animated.of(new Colour(0.8, 0.2, 0.1, 1)))
+                .with(LetterLook.Measure.EDGE_WIDTH, Animated.of(2.0))
+                .with(LetterLook.Measure.EDGE_OPACITY, Animated.of(0.8));
+        LetterLook other = LetterLook.NOTHING
+                .with(LetterLook.Measure.SIZE, Animated.of(31.0))
+                .with(LetterLook.Measure.TRACKING, Animated.of(20.0))
+                .with(LetterLook.Measure.LEADING, Animated.of(1.0))
+                .with(LetterLook.Measure.FILL_OPACITY, Animated.of(0.7))
+                .with(LetterLook.Measure.EDGE_WIDTH, Animated.of(1.0))
+                .with(LetterLook.Measure.EDGE_OPACITY, Animated.of(0.6))
+                .withEdge(Animated.of(new Colour(0.1, 0.5, 0.9, 1)))
+                .withFill(new Paint.Linear(Animated.of(new Point(-20, 0)), Animated.of(new Point(20, 9)), STOPS));
+        return new Content.Text(
+                "LAST\nTRAM", Content.Align.LEFT, true, look, List.of(new LetterRun("r1", 5, 7, other)));
     }
 
     /** A layer with that content, which changes over time in every way but by keys. */

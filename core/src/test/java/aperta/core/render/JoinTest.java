@@ -213,7 +213,7 @@ class JoinTest {
         Paint ramp = new Paint.Linear(
                 Animated.of(new Point(-80, 0)),
                 Animated.of(new Point(80, 0)),
-                List.of(new Paint.Stop(0, Colour.BLACK), new Paint.Stop(1, Colour.WHITE)));
+                List.of(Paint.Stop.of("s1", 0, Colour.BLACK), Paint.Stop.of("s2", 1, Colour.WHITE)));
         Layer gradient = box("ramp", 80, 45, 160, 90, GREEN)
                 .withContent(new Content.Fill(Animated.of(new Point(160, 90)), ramp));
         Picture plain = studio.render(shot(gradient), 0);

@@ -17,6 +17,7 @@ import aperta.core.recipe.Recipe;
 import aperta.core.shot.Content;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
+import aperta.core.shot.LetterLook;
 import aperta.core.shot.Light;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Paint;
@@ -190,7 +191,7 @@ class PlanTest {
                         new Paint.Linear(
                                 Animated.of(new Point(0, -45)),
                                 Animated.of(new Point(0, 45)),
-                                List.of(new Paint.Stop(0, Colour.BLACK), new Paint.Stop(1, Colour.WHITE)))),
+                                List.of(Paint.Stop.of("s1", 0, Colour.BLACK), Paint.Stop.of("s2", 1, Colour.WHITE)))),
                 Span.of(0, 48),
                 Place.at(Studio.SMALL.centre()));
         Picture p = studio.render(shot(sky), 0);
@@ -198,9 +199,9 @@ class PlanTest {
             assertThat(p.at(80, y)[0]).isGreaterThan(p.at(80, y - 1)[0]);
         }
         Content.Text edged = ((Content.Text) word("w", "I", 80).content())
-                .withEdgeWidth(Animated.of(6.0))
-                .withEdge(Animated.of(new Colour(1, 0, 0, 1)))
-                .withFillOpacity(Animated.of(0.0));
+                .with(LetterLook.Measure.EDGE_WIDTH, Animated.of(6.0))
+                .with(LetterLook.Measure.FILL_OPACITY, Animated.of(0.0));
+        edged = edged.withLook(edged.look().withEdge(Animated.of(new Colour(1, 0, 0, 1))));
         Picture e = studio.render(shot(word("w", "I", 80).withContent(edged)), 0);
         assertThat(e.at(80, 45)[3]).as("the letter's inside is clear").isZero();
         assertThat(RenderTest.visible(e)).isGreaterThan(300);

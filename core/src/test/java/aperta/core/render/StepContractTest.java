@@ -106,8 +106,7 @@ class StepContractTest {
     }
 
     private static Filled gradient(double to) {
-        List<Paint.Stop> stops =
-                List.of(new Paint.Stop(0, Colour.WHITE), new Paint.Stop(1, new Colour(0, 0.3, 1, 0.5)));
+        List<Paint.At> stops = List.of(new Paint.At(0, Colour.WHITE), new Paint.At(1, new Colour(0, 0.3, 1, 0.5)));
         return new Filled(
                 shape(70), Gradient.linear(Point.ORIGIN, new Point(to, 0), stops, MIDDLE), new double[] {0, to});
     }

@@ -83,6 +83,20 @@ public final class Studio {
                 Place.at(new Point(x, y)));
     }
 
+    /** How far two pictures of the same size lie apart where they do most. */
+    public static float furthest(Picture a, Picture b) {
+        float most = 0;
+        Region d = a.domain();
+        for (int y = d.y(); y < d.bottom(); y++) {
+            for (int x = d.x(); x < d.right(); x++) {
+                for (int c = 0; c < 4; c++) {
+                    most = Math.max(most, Math.abs(a.at(x, y)[c] - b.at(x, y)[c]));
+                }
+            }
+        }
+        return most;
+    }
+
     public Picture render(Shot shot, double frame) {
         return render(shot, frame, 1, 1, Cache.NONE);
     }

@@ -18,6 +18,8 @@ import aperta.core.shot.Cut;
 import aperta.core.shot.Format;
 import aperta.core.shot.Join;
 import aperta.core.shot.Layer;
+import aperta.core.shot.LetterLook;
+import aperta.core.shot.LetterRun;
 import aperta.core.shot.Light;
 import aperta.core.shot.Marker;
 import aperta.core.shot.Mask;
@@ -46,6 +48,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.IntStream;
 
 /** Shots as JSON. What is written has every field; what is read may leave out those with a default. */
 public final class ShotJson {
@@ -64,6 +68,9 @@ public final class ShotJson {
     static final Codec<AnimatedRecipe> WINDOW = new AnimatedRecipeCodec(
             Windows.all().stream().map(Window::descriptor).toList());
     static final Defined<Passage> PASSAGE = new Defined<>("passage", passage());
+    static final Defined<Paint> PAINT = new Defined<>("paint", paint());
+    static final Defined<Paint> COLOUR_OR_GRADIENT = new Defined<>("colourOrGradient", colourOrGradient());
+    static final Defined<LetterLook> LETTER_LOOK = new Defined<>("letterLook", letterLook());
     static final Codec<Content> CONTENT = content();
     static final Defined<Layer> LAYER = new Defined<>("layer", layer());
     private static final List<Defined<?>> DEFINITIONS = List.of(
@@ -74,6 +81,9 @@ public final class ShotJson {
             COLOURS,
             CURVES,
             PATHS,
+            PAINT,
+            COLOUR_OR_GRADIENT,
+            LETTER_LOOK,
             TimeCodecs.KNOTS,
             TimeCodecs.EASE,
             TimeCodecs.SIGNAL);
@@ -104,7 +114,6 @@ public final class ShotJson {
         return SHOT.write(shot).asJsonObject();
     }
 
-    /** Any JSON object. */
     /**
      * Reads an object.
      *
@@ -404,33 +413,65 @@ public final class ShotJson {
     }
 
     private static Codec<Content.Text> text() {
-        Content.Text plain = Content.Text.of("", "", 100);
+        LetterLook plain = LetterLook.plain("", 100);
         ObjectCodec<Content.Text> o = new ObjectCodec<>();
         var words = o.field("words", Codecs.TEXT, Content.Text::words);
         var font = o.field("font", Codecs.TEXT, Content.Text::font);
-        var align = o.field("align", Codecs.choice(Content.Align.class), Content.Text::align, plain.align());
+        var align = o.field("align", Codecs.choice(Content.Align.class), Content.Text::align, Content.Align.CENTRE);
         var kerning = o.field("kerning", Codecs.TRUTH, Content.Text::kerning, true);
-        var size = o.field("size", NUMBERS, Content.Text::size);
-        var tracking = o.field("tracking", NUMBERS, Content.Text::tracking, plain.tracking());
-        var leading = o.field("leading", NUMBERS, Content.Text::leading, plain.leading());
-        var fill = o.field("fill", COLOURS, Content.Text::fill, plain.fill());
-        var fillOpacity = o.field("fillOpacity", NUMBERS, Content.Text::fillOpacity, plain.fillOpacity());
-        var edge = o.field("edge", COLOURS, Content.Text::edge, plain.edge());
-        var edgeWidth = o.field("edgeWidth", NUMBERS, Content.Text::edgeWidth, plain.edgeWidth());
-        var edgeOpacity = o.field("edgeOpacity", NUMBERS, Content.Text::edgeOpacity, plain.edgeOpacity());
-        return o.making(r -> new Content.Text(
-                r.get(words),
-                r.get(font),
-                r.get(align),
-                r.get(kerning),
-                r.get(size),
-                r.get(tracking),
-                r.get(leading),
-                r.get(fill),
-                r.get(fillOpacity),
-                r.get(edge),
-                r.get(edgeWidth),
-                r.get(edgeOpacity)));
+        var fill = o.field(
+                "fill", COLOUR_OR_GRADIENT, Content.Text::fill, plain.fill().orElseThrow());
+        var edge = o.field("edge", COLOURS, Content.Text::edge, plain.edge().orElseThrow());
+        Map<LetterLook.Measure, ObjectCodec.Field<Content.Text, Animated<Double>>> measures =
+                new EnumMap<>(LetterLook.Measure.class);
+        for (LetterLook.Measure m : LetterLook.Measure.values()) {
+            measures.put(
+                    m,
+                    m == LetterLook.Measure.SIZE
+                            ? o.field(m.word(), NUMBERS, t -> t.measure(m))
+                            : o.field(m.word(), NUMBERS, t -> t.measure(m), Animated.of(m.usual())));
+        }
+        var runs = o.field("runs", Codecs.list(letterRun()), Content.Text::runs, List.of());
+        return o.making(r -> {
+            Map<LetterLook.Measure, Animated<Double>> said = new EnumMap<>(LetterLook.Measure.class);
+            measures.forEach((m, field) -> said.put(m, r.get(field)));
+            LetterLook look =
+                    new LetterLook(Optional.of(r.get(font)), said, Optional.of(r.get(fill)), Optional.of(r.get(edge)));
+            return new Content.Text(r.get(words), r.get(align), r.get(kerning), look, r.get(runs));
+        });
+    }
+
+    private static Codec<LetterRun> letterRun() {
+        ObjectCodec<LetterRun> o = new ObjectCodec<>();
+        var id = o.field("id", Codecs.TEXT, LetterRun::id);
+        var from = o.field("from", Codecs.WHOLE, r -> (long) r.from());
+        var to = o.field("to", Codecs.WHOLE, r -> (long) r.to());
+        var look = o.field("look", LETTER_LOOK, LetterRun::look);
+        return o.making(r -> new LetterRun(r.get(id), side(r.get(from)), side(r.get(to)), r.get(look)));
+    }
+
+    /** A part that isn't said is null, or left out. */
+    private static Codec<LetterLook> letterLook() {
+        ObjectCodec<LetterLook> o = new ObjectCodec<>();
+        var font = o.field("font", Codecs.optional(Codecs.TEXT), LetterLook::font, Optional.empty());
+        var fill = o.field("fill", Codecs.optional(COLOUR_OR_GRADIENT), LetterLook::fill, Optional.empty());
+        var edge = o.field("edge", Codecs.optional(COLOURS), LetterLook::edge, Optional.empty());
+        Map<LetterLook.Measure, ObjectCodec.Field<LetterLook, Optional<Animated<Double>>>> measures =
+                new EnumMap<>(LetterLook.Measure.class);
+        for (LetterLook.Measure m : LetterLook.Measure.values()) {
+            measures.put(
+                    m,
+                    o.field(
+                            m.word(),
+                            Codecs.optional(NUMBERS),
+                            l -> Optional.ofNullable(l.measures().get(m)),
+                            Optional.empty()));
+        }
+        return o.making(r -> {
+            Map<LetterLook.Measure, Animated<Double>> said = new EnumMap<>(LetterLook.Measure.class);
+            measures.forEach((m, field) -> r.get(field).ifPresent(v -> said.put(m, v)));
+            return new LetterLook(r.get(font), said, r.get(fill), r.get(edge));
+        });
     }
 
     private static Codec<Content.Footage> footage() {
@@ -488,16 +529,16 @@ public final class ShotJson {
     private static Codec<Coat.Fill> coatFill() {
         ObjectCodec<Coat.Fill> o = new ObjectCodec<>();
         var id = o.field("id", Codecs.TEXT, Coat.Fill::id);
-        var colour = o.field("colour", COLOURS, Coat.Fill::colour);
+        var paint = o.field("colour", COLOUR_OR_GRADIENT, Coat.Fill::paint);
         var opacity = o.field("opacity", NUMBERS, Coat.Fill::opacity, Animated.of(1.0));
-        return o.making(r -> new Coat.Fill(r.get(id), r.get(colour), r.get(opacity)));
+        return o.making(r -> new Coat.Fill(r.get(id), r.get(paint), r.get(opacity)));
     }
 
     private static Codec<Coat.Stroke> coatStroke() {
         Coat.Stroke plain = Coat.Stroke.of("", Colour.WHITE, 0);
         ObjectCodec<Coat.Stroke> o = new ObjectCodec<>();
         var id = o.field("id", Codecs.TEXT, Coat.Stroke::id);
-        var colour = o.field("colour", COLOURS, Coat.Stroke::colour);
+        var paint = o.field("colour", COLOUR_OR_GRADIENT, Coat.Stroke::paint);
         var opacity = o.field("opacity", NUMBERS, Coat.Stroke::opacity, Animated.of(1.0));
         var cap = o.field("cap", Codecs.choice(Coat.Cap.class), Coat.Stroke::cap, plain.cap());
         var corner = o.field("corner", Codecs.choice(Coat.Corner.class), Coat.Stroke::corner, plain.corner());
@@ -511,27 +552,30 @@ public final class ShotJson {
             Map<Coat.Measure, Animated<Double>> said = new EnumMap<>(Coat.Measure.class);
             measures.forEach((m, field) -> said.put(m, r.get(field)));
             return new Coat.Stroke(
-                    r.get(id), r.get(colour), r.get(opacity), r.get(cap), r.get(corner), r.get(dash), said);
+                    r.get(id), r.get(paint), r.get(opacity), r.get(cap), r.get(corner), r.get(dash), said);
         });
     }
 
     private static Codec<Content.Fill> fill() {
         ObjectCodec<Content.Fill> o = new ObjectCodec<>();
         var size = o.field("size", POINTS, Content.Fill::size);
-        var paint = o.field("paint", paint(), Content.Fill::paint);
+        var paint = o.field("paint", PAINT, Content.Fill::paint);
         return o.making(r -> new Content.Fill(r.get(size), r.get(paint)));
     }
 
     private static Codec<Paint> paint() {
-        ObjectCodec<Paint.Stop> s = new ObjectCodec<>();
-        var at = s.field("at", Codecs.NUMBER, Paint.Stop::at);
-        var colour = s.field("colour", TimeCodecs.COLOUR, Paint.Stop::colour);
-        Codec<List<Paint.Stop>> stops = Codecs.list(s.making(r -> new Paint.Stop(r.get(at), r.get(colour))));
-
         ObjectCodec<Paint.Solid> solid = new ObjectCodec<>();
         var whole = solid.field("colour", COLOURS, Paint.Solid::colour);
         solid.making(r -> new Paint.Solid(r.get(whole)));
 
+        Map<String, Codecs.Kind<? extends Paint>> kinds = new LinkedHashMap<>();
+        kinds.put("solid", new Codecs.Kind<>(Paint.Solid.class, solid));
+        kinds.putAll(gradients());
+        return Codecs.union(kinds);
+    }
+
+    private static Map<String, Codecs.Kind<? extends Paint.Gradient>> gradients() {
+        Codec<List<Paint.Stop>> stops = stops();
         ObjectCodec<Paint.Linear> linear = new ObjectCodec<>();
         var from = linear.field("from", POINTS, Paint.Linear::from);
         var to = linear.field("to", POINTS, Paint.Linear::to);
@@ -544,10 +588,48 @@ public final class ShotJson {
         var outwards = radial.field("stops", stops, Paint.Radial::stops);
         radial.making(r -> new Paint.Radial(r.get(centre), r.get(radius), r.get(outwards)));
 
-        Map<String, Codecs.Kind<? extends Paint>> kinds = new LinkedHashMap<>();
-        kinds.put("solid", new Codecs.Kind<>(Paint.Solid.class, solid));
+        ObjectCodec<Paint.Conic> conic = new ObjectCodec<>();
+        var middle = conic.field("centre", POINTS, Paint.Conic::centre);
+        var angle = conic.field("angle", NUMBERS, Paint.Conic::angle, Animated.of(0.0));
+        var round = conic.field("stops", stops, Paint.Conic::stops);
+        conic.making(r -> new Paint.Conic(r.get(middle), r.get(angle), r.get(round)));
+
+        Map<String, Codecs.Kind<? extends Paint.Gradient>> kinds = new LinkedHashMap<>();
         kinds.put("linear", new Codecs.Kind<>(Paint.Linear.class, linear));
         kinds.put("radial", new Codecs.Kind<>(Paint.Radial.class, radial));
-        return Codecs.union(kinds);
+        kinds.put("conic", new Codecs.Kind<>(Paint.Conic.class, conic));
+        return kinds;
+    }
+
+    /** A stop without an id has one by its place in the list. */
+    private static Codec<List<Paint.Stop>> stops() {
+        ObjectCodec<Paint.Stop> s = new ObjectCodec<>();
+        var id = s.field("id", Codecs.TEXT, Paint.Stop::id, "");
+        var at = s.field("at", NUMBERS, Paint.Stop::at);
+        var colour = s.field("colour", COLOURS, Paint.Stop::colour);
+        s.making(r -> new Paint.Stop(r.get(id), r.get(at), r.get(colour)));
+        return Codecs.map(
+                Codecs.list(s),
+                all -> IntStream.range(0, all.size())
+                        .mapToObj(i -> all.get(i).id().isEmpty() ? named(all.get(i), "s" + (i + 1)) : all.get(i))
+                        .toList(),
+                Function.identity());
+    }
+
+    private static Paint.Stop named(Paint.Stop stop, String id) {
+        return new Paint.Stop(id, stop.at(), stop.colour());
+    }
+
+    /** A colour as it is written where there are no gradients, or a gradient. */
+    private static Codec<Paint> colourOrGradient() {
+        Codec<Paint.Gradient> gradient = Codecs.union(gradients());
+        return Codecs.of(
+                (v, where) -> v instanceof JsonObject object && object.containsKey("kind")
+                        ? gradient.read(v, where)
+                        : new Paint.Solid(COLOURS.read(v, where)),
+                p -> p instanceof Paint.Solid solid
+                        ? COLOURS.write(solid.colour())
+                        : gradient.write((Paint.Gradient) p),
+                Codecs.anyOf(List.of(COLOURS.schema(), gradient.schema())));
     }
 }

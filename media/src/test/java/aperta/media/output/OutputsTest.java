@@ -55,7 +55,7 @@ class OutputsTest {
         Layer word = Layer.of(
                 "w",
                 "w",
-                Content.Text.of("LINE 9", "anton", 40).withFill(Animated.of(Colour.parse("#e0a040"))),
+                Content.Text.of("LINE 9", "anton", 40).withFill(Paint.solid(Colour.parse("#e0a040"))),
                 Span.of(0, FRAMES),
                 Place.at(new Point(80, 30)));
         Content half = new Content.Fill(

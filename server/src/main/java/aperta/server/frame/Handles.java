@@ -13,11 +13,14 @@ import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Moment;
+import aperta.core.shot.Paint;
+import aperta.core.shot.Painted;
 import aperta.core.shot.Property;
 import aperta.core.shot.Shot;
 import aperta.core.time.Animated;
 import aperta.core.time.Key;
 import aperta.core.time.Mix;
+import aperta.core.type.Setting;
 import aperta.media.json.EditJson;
 import jakarta.json.JsonArray;
 import jakarta.json.JsonArrayBuilder;
@@ -100,6 +103,8 @@ final class Handles {
                 .add("properties", properties)
                 .add("path", path(moment, layer))
                 .add("curve", curve(layer))
+                .add("paints", paints(seen))
+                .add("carets", carets(seen))
                 .build();
         return Optional.of(new Told(json, points.build().toArray()));
     }
@@ -279,6 +284,76 @@ final class Handles {
         return JSON.createObjectBuilder().add("dots", dots).add("keys", keys);
     }
 
+    /**
+     * Everything of a layer that is painted: the names of the properties that say how, and for a gradient where its handles
+     * and its stops lie.
+     */
+    private static JsonArrayBuilder paints(Moment.Seen seen) {
+        JsonArrayBuilder all = JSON.createArrayBuilder();
+        for (Painted painted : Painted.of(seen.layer())) {
+            JsonObjectBuilder o = JSON.createObjectBuilder()
+                    .add("name", painted.name())
+                    .add("label", painted.label())
+                    .add("part", painted.part());
+            if (painted.get().apply(seen.layer()) instanceof Paint.Gradient gradient) {
+                JsonArrayBuilder geometry = JSON.createArrayBuilder();
+                gradient.geometry().forEach(g -> geometry.add(painted.name() + "." + g));
+                o.add("form", gradient.form())
+                        .add("properties", geometry)
+                        .add("from", point(seen.toShot().apply(begin(gradient, seen.frame()))))
+                        .add(
+                                "to",
+                                point(seen.toShot()
+                                        .apply(gradient.at(gradient instanceof Paint.Conic ? 0 : 1, seen.frame()))))
+                        .add("stops", stops(painted, gradient, seen));
+            } else {
+                o.add("form", "solid")
+                        .add("properties", JSON.createArrayBuilder().add(painted.colour()))
+                        .add("stops", JSON.createArrayBuilder());
+            }
+            all.add(o);
+        }
+        return all;
+    }
+
+    private static Point begin(Paint.Gradient gradient, double frame) {
+        return gradient instanceof Paint.Conic conic ? conic.centre().at(frame, Mix.POINT) : gradient.at(0, frame);
+    }
+
+    private static JsonArrayBuilder stops(Painted painted, Paint.Gradient gradient, Moment.Seen seen) {
+        JsonArrayBuilder all = JSON.createArrayBuilder();
+        for (Paint.Stop stop : gradient.stops()) {
+            double at = stop.at().at(seen.frame(), Mix.NUMBER);
+            String name = painted.name() + ".stop." + stop.id();
+            all.add(JSON.createObjectBuilder()
+                    .add("id", stop.id())
+                    .add("at", at)
+                    .add("colour", stop.colour().at(seen.frame(), Mix.COLOUR).hex())
+                    .add("point", point(seen.toShot().apply(gradient.at(at, seen.frame()))))
+                    .add(
+                            "properties",
+                            JSON.createArrayBuilder().add(name + ".at").add(name + ".colour")));
+        }
+        return all;
+    }
+
+    /** Where a cursor stands before each letter of a text, and after the last: the two ends of an upright line each. */
+    private JsonArrayBuilder carets(Moment.Seen seen) {
+        JsonArrayBuilder all = JSON.createArrayBuilder();
+        if (seen.still().content() instanceof Content.Text text) {
+            for (Setting.Caret caret : planner.carets(text)) {
+                Point top = seen.toShot().apply(new Point(caret.x(), caret.top()));
+                Point bottom = seen.toShot().apply(new Point(caret.x(), caret.bottom()));
+                all.add(JSON.createArrayBuilder()
+                        .add(hundredths(top.x()) / 100.0)
+                        .add(hundredths(top.y()) / 100.0)
+                        .add(hundredths(bottom.x()) / 100.0)
+                        .add(hundredths(bottom.y()) / 100.0));
+            }
+        }
+        return all;
+    }
+
     private static JsonArrayBuilder drawn(ToneCurve curve) {
         JsonArrayBuilder values = JSON.createArrayBuilder();
         for (int i = 0; i <= CURVE_STEPS; i++) {
@@ -312,6 +387,7 @@ final class Handles {
                 .add("name", property.name())
                 .add("label", property.label())
                 .add("title", property.title())
+                .add("part", property.part())
                 .add("section", property.section().name().toLowerCase(Locale.ROOT))
                 .add("kind", property.kind().name().toLowerCase(Locale.ROOT))
                 .add("unit", property.unit())

@@ -205,7 +205,7 @@ public class MediaService {
         for (Layer layer : shot.everyLayer()) {
             if (layer.content() instanceof Content.Text text) {
                 try {
-                    fonts.face(text.font());
+                    text.looks().forEach(l -> fonts.face(l.font().orElseThrow()));
                 } catch (IllegalArgumentException e) {
                     throw new IllegalArgumentException("'" + layer.name() + "': " + e.getMessage(), e);
                 }
