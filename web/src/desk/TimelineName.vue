@@ -256,10 +256,10 @@ function outOfGroup() {
           <MenuDivider />
           <MenuItem key="g" @click="timing.group()">Group</MenuItem>
           <MenuItem
-            v-if="layer.content.kind === 'text'"
-            key="p"
-            @click="timing.edit('Take apart', 'take-apart', { layer: layer.id, unit: 'letters' })"
-            >Take apart into letters</MenuItem
+            v-for="unit in layer.content.kind === 'text' ? ['lines', 'words', 'letters'] : []"
+            :key="`p-${unit}`"
+            @click="timing.edit('Take apart', 'take-apart', { layer: layer.id, unit })"
+            >Take apart into {{ unit }}</MenuItem
           >
           <MenuItem v-if="layer.content.kind === 'text'" key="s" @click="toShape"
             >Letters into a shape</MenuItem

@@ -107,16 +107,12 @@ watch(
     @dblclick.stop="word"
   >
     <path :d="letters" class="chosen" />
-    <line
+    <path
       v-if="cursor && typing.chosen[0] === typing.chosen[1]"
       :key="`${typing.words.length}-${typing.chosen[1]}`"
       class="cursor"
       data-testid="cursor"
-      :x1="cursor[0]"
-      :y1="cursor[1]"
-      :x2="cursor[2]"
-      :y2="cursor[3]"
-      :stroke-width="px(2)"
+      :d="`M${cursor[0]} ${cursor[1]}L${cursor[2]} ${cursor[3]}h${px(2)}L${cursor[0] + px(2)} ${cursor[1]}Z`"
     />
   </svg>
   <textarea
@@ -147,7 +143,7 @@ watch(
   fill: #3f8f8088;
 }
 .cursor {
-  stroke: #f4f4f4;
+  fill: #f4f4f4;
   mix-blend-mode: difference;
   animation: blink 1.1s step-end infinite;
 }

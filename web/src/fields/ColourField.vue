@@ -37,6 +37,7 @@ function typed(e: Event) {
       :placeholder="mixed ? 'mixed' : undefined"
       @change="typed"
       @keydown.stop
+      @keydown.enter="($event.target as HTMLInputElement).blur()"
     />
   </span>
 </template>

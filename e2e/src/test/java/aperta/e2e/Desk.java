@@ -107,8 +107,17 @@ final class Desk {
 
     void add(String what) {
         page.getByLabel("Add a layer").click();
-        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(what))
+        page.getByRole(
+                        AriaRole.MENUITEM,
+                        new Page.GetByRoleOptions().setName(what).setExact(true))
                 .click();
+        if (what.equals("Text")) {
+            page.getByTestId("cursor").waitFor();
+            page.keyboard().type("New words");
+            page.keyboard().press("Control+Enter");
+            page.getByLabel("Words", new Page.GetByLabelOptions().setExact(true))
+                    .waitFor();
+        }
         saved();
     }
 

@@ -43,11 +43,10 @@ class FirstMinutesTest {
     private static void words(Desk desk) {
         desk.press("a");
         desk.page.keyboard().type("LAST TRAM");
+        desk.page.keyboard().press("Control+Enter");
         desk.saved();
         Locator field = desk.page.getByLabel("Words", new Page.GetByLabelOptions().setExact(true));
         Wait.until("the words are in their field", 20, () -> field.inputValue().equals("LAST TRAM"));
-        field.press("Tab");
-        desk.saved();
         assertThat(desk.shot().layers()).hasSize(1);
         assertThat(((Content.Text) desk.shot().layers().get(0).content()).words())
                 .isEqualTo("LAST TRAM");

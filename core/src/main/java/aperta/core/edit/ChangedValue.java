@@ -39,12 +39,18 @@ public final class ChangedValue {
     private record Change(Optional<String> said) {}
 
     private static <T> Optional<Change> change(Property<T> property, Layer was, Layer now) {
-        boolean there = Property.of(was).stream().anyMatch(p -> p.name().equals(property.name()));
         Animated<T> to = property.get().apply(now);
-        if (!there || property.get().apply(was).equals(to)) {
-            return Optional.empty();
-        }
-        return Optional.of(new Change(value(property.get().apply(was), to).flatMap(v -> said(property, v))));
+        return Property.of(was).stream()
+                .filter(p -> p.name().equals(property.name()) && p.kind() == property.kind())
+                .findFirst()
+                .map(p -> {
+                    // Of the layer as it was: what bears this name there may lie elsewhere. Its kind says its type.
+                    @SuppressWarnings("unchecked")
+                    Animated<T> from = (Animated<T>) p.get().apply(was);
+                    return from;
+                })
+                .filter(from -> !from.equals(to))
+                .map(from -> new Change(value(from, to).flatMap(v -> said(property, v))));
     }
 
     /** The resting value, or that of the only key that is new or has another value. */

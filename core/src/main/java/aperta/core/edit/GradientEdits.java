@@ -1,6 +1,7 @@
 package aperta.core.edit;
 
 import aperta.core.colour.Colour;
+import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.shot.Layer;
@@ -48,41 +49,36 @@ public final class GradientEdits {
                 return shot.changing(layer, l -> painted.set().apply(l, next));
             }
             Moment moment = new Moment(shot, frame, extents.opener());
-            Line line = line(was, extents.extent(moment, layer), PlaceEdits.ownFrame(moment, layer));
+            long own = PlaceEdits.ownFrame(moment, layer);
+            Lie lie = lie(was, extents.extent(moment, layer), own);
             List<Paint.Stop> stops = was instanceof Paint.Gradient g ? g.stops() : dark(((Paint.Solid) was).colour());
-            Paint next = painted(line, stops, form);
+            Paint next = painted(lie, own, stops, form);
             return shot.changing(layer, l -> painted.set().apply(l, next));
         }
     }
 
-    /** Where a gradient begins and where it ends, or points to. */
-    private record Line(Animated<Point> from, Point first, Point to) {}
+    /**
+     * Where a gradient lies, whatever its form.
+     *
+     * @param centre of its length, or of its circle
+     * @param arm from the centre to where it ends, or to where it begins to turn
+     */
+    private record Lie(Animated<Point> centre, Point arm) {}
 
-    private static Line line(Paint paint, Box box, long own) {
+    private static Lie lie(Paint paint, Box box, long own) {
         if (paint instanceof Paint.Linear linear) {
-            return new Line(
-                    linear.from(), linear.from().at(own, Mix.POINT), linear.to().at(own, Mix.POINT));
+            Point from = linear.from().at(own, Mix.POINT);
+            Point to = linear.to().at(own, Mix.POINT);
+            return new Lie(Animated.of(from.mix(to, 0.5)), to.minus(from).times(0.5));
         }
         if (paint instanceof Paint.Radial radial) {
-            Point centre = radial.centre().at(own, Mix.POINT);
-            return new Line(
-                    radial.centre(),
-                    centre,
-                    centre.plus(new Point(radial.radius().at(own, Mix.NUMBER), 0)));
+            return new Lie(radial.centre(), new Point(0, radial.radius().at(own, Mix.NUMBER)));
         }
         if (paint instanceof Paint.Conic conic) {
-            Point centre = conic.centre().at(own, Mix.POINT);
-            return new Line(
-                    conic.centre(), centre, centre.plus(arm(conic.angle().at(own, Mix.NUMBER), box.width() / 2)));
+            Affine turn = Affine.rotation(conic.angle().at(own, Mix.NUMBER));
+            return new Lie(conic.centre(), turn.applyVector(new Point(box.height() / 2, 0)));
         }
-        Point top = new Point(box.centre().x(), box.y0());
-        return new Line(Animated.of(top), top, new Point(box.centre().x(), box.y1()));
-    }
-
-    /** From a centre in a direction, in degrees. */
-    private static Point arm(double angle, double length) {
-        double radians = Math.toRadians(angle);
-        return new Point(StrictMath.cos(radians) * length, StrictMath.sin(radians) * length);
+        return new Lie(Animated.of(box.centre()), new Point(0, box.height() / 2));
     }
 
     private static double direction(Point from, Point to) {
@@ -96,12 +92,13 @@ public final class GradientEdits {
                 Paint.Stop.of("s2", 1, new Colour(c.red() * 0.25, c.green() * 0.25, c.blue() * 0.25, c.alpha())));
     }
 
-    private static Paint painted(Line line, List<Paint.Stop> stops, Form form) {
-        Point d = line.to.minus(line.first);
+    private static Paint painted(Lie lie, long own, List<Paint.Stop> stops, Form form) {
+        Point centre = lie.centre.at(own, Mix.POINT);
         return switch (form) {
-            case LINEAR -> new Paint.Linear(line.from, Animated.of(line.to), stops);
-            case RADIAL -> new Paint.Radial(line.from, Animated.of(Math.max(1, d.length())), stops);
-            case CONIC -> new Paint.Conic(line.from, Animated.of(direction(line.first, line.to)), stops);
+            case LINEAR ->
+                new Paint.Linear(Animated.of(centre.minus(lie.arm)), Animated.of(centre.plus(lie.arm)), stops);
+            case RADIAL -> new Paint.Radial(lie.centre, Animated.of(Math.max(1, lie.arm.length())), stops);
+            case CONIC -> new Paint.Conic(lie.centre, Animated.of(direction(Point.ORIGIN, lie.arm)), stops);
             case SOLID -> throw new IllegalArgumentException("One colour has no stops.");
         };
     }
