@@ -9,6 +9,7 @@ import aperta.core.shot.Span;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -91,7 +92,7 @@ public final class LayerEdits {
             return beside(shot, layer, copy.withIdentity(newId, original.name() + " copy"));
         }
 
-        private static void name(Layer layer, String id, Map<String, String> names) {
+        static void name(Layer layer, String id, Map<String, String> names) {
             names.put(layer.id(), id);
             if (layer.content() instanceof Content.Group group) {
                 int n = 1;
@@ -112,12 +113,72 @@ public final class LayerEdits {
                     group.layers().stream().map(l -> renamed(l, names)).toList());
         }
 
-        private static Layer renamed(Layer layer, Map<String, String> names) {
+        static Layer renamed(Layer layer, Map<String, String> names) {
             Layer next = References.renamed(layer, names).withIdentity(names.get(layer.id()), layer.name());
             return layer.content() instanceof Content.Group group
                     ? next.withContent(new Content.Group(
                             group.layers().stream().map(l -> renamed(l, names)).toList()))
                     : next;
+        }
+    }
+
+    /**
+     * Layers as they are copied: the chosen ones, and all that they name, in the order of the shot. What lies inside of one of
+     * them comes with it.
+     */
+    public static List<Layer> withNamed(Shot shot, List<String> chosen) {
+        Set<String> wanted = new LinkedHashSet<>(chosen);
+        Set<String> inside = new HashSet<>();
+        List<String> open = new ArrayList<>(chosen);
+        while (!open.isEmpty()) {
+            Layer layer = demand(shot, open.remove(0));
+            for (Layer each : new Shot(shot.name(), shot.format(), 1, List.of(layer)).everyLayer()) {
+                inside.add(each.id());
+                for (String named : References.of(each)) {
+                    if (!inside.contains(named) && wanted.add(named)) {
+                        open.add(named);
+                    }
+                }
+            }
+        }
+        return shot.everyLayer().stream()
+                .filter(l -> wanted.contains(l.id()))
+                .filter(l ->
+                        shot.lineTo(l.id()).stream().noneMatch(g -> !g.id().equals(l.id()) && wanted.contains(g.id())))
+                .toList();
+    }
+
+    /**
+     * Puts copied layers above another one, or on top of all. The chosen ones are new; of those that came along because they
+     * are named, only what the shot hasn't.
+     *
+     * @param newId what the new ids begin with
+     */
+    public record Paste(List<Layer> layers, List<String> chosen, String newId, Optional<String> above) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            if (layers.isEmpty()) {
+                throw new IllegalArgumentException("There are no layers to be pasted.");
+            }
+            Map<String, String> names = new HashMap<>();
+            List<Layer> fresh = layers.stream()
+                    .filter(l -> chosen.contains(l.id()) || shot.layer(l.id()).isEmpty())
+                    .toList();
+            for (int i = 0; i < fresh.size(); i++) {
+                Duplicate.name(fresh.get(i), newId + "-" + (i + 1), names);
+            }
+            Set<String> gone = new HashSet<>();
+            fresh.forEach(l -> gone.addAll(References.of(l)));
+            gone.removeIf(id -> names.containsKey(id) || shot.layer(id).isPresent());
+            Shot next = shot;
+            for (int i = fresh.size() - 1; i >= 0; i--) {
+                Layer pasted = Duplicate.renamed(References.without(fresh.get(i), gone), names);
+                Optional<String> below = i == fresh.size() - 1
+                        ? above
+                        : Optional.of(names.get(fresh.get(i + 1).id()));
+                next = new Add(pasted, below).apply(next, extents);
+            }
+            return next;
         }
     }
 

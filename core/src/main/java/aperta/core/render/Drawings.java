@@ -15,6 +15,7 @@ final class Drawings {
             Content.Still.class, new StillDrawing(),
             Content.Group.class, new GroupDrawing(),
             Content.Again.class, new UnseenDrawing(),
+            Content.Nested.class, new UnseenDrawing(),
             Content.Sound.class, new UnseenDrawing(),
             Content.Adjustment.class, new AdjustmentDrawing());
 

@@ -77,7 +77,7 @@ final class LayerChain {
                         && seen.windows().isEmpty()
                         && seen.own().isEmpty()
                 ? picture
-                : new Masked(picture, Mattes.of(seen, map, layout.shotToRaster()));
+                : new Masked(picture, Mattes.of(seen, map, seen.frameToShot().then(layout.shotToRaster())));
     }
 
     /** All that a layer would show without masks, cuts, opacity, and with its letters in their places. */

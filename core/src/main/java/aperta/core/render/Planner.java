@@ -148,6 +148,10 @@ public final class Planner implements Opener, Edit.Extents {
                     seen.still().content(),
                     new Drawing.Measures(sources, type, moment.shot().format()));
         }
+        if (group.format().isPresent()) {
+            return new Box(
+                    0, 0, group.format().get().width(), group.format().get().height());
+        }
         Affine toGroup = seen.toShot().inverse().orElse(Affine.IDENTITY);
         Box box = Box.EMPTY;
         for (Layer inside : group.layers()) {

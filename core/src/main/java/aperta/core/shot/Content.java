@@ -7,12 +7,18 @@ import aperta.core.time.Mix;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 
 /** What a layer shows. Its own space has the origin in the middle of it; that of a group is the space of the shot. */
 public sealed interface Content {
     /** The layers that it holds, the uppermost first. */
     default List<Layer> inside() {
         return List.of();
+    }
+
+    /** The id under which the frame of another shot lies in the layer that shows it, where a moment is worked out. */
+    static String frameOf(String layer) {
+        return layer + "/frame";
     }
 
     /** Whether it can be seen, rather than only heard. */
@@ -129,6 +135,15 @@ public sealed interface Content {
                     .filter(r -> r.id().equals(id))
                     .findFirst()
                     .orElseThrow(() -> new IllegalArgumentException("The text has no letters '" + id + "'."));
+        }
+
+        /** The same with other ids for its fonts. */
+        public Text withFonts(UnaryOperator<String> name) {
+            return withLook(look.withFont(look.font().map(name)))
+                    .withRuns(runs.stream()
+                            .map(r ->
+                                    r.withLook(r.look().withFont(r.look().font().map(name))))
+                            .toList());
         }
 
         /** Other words; letters that look different keep their look where they stay. */
@@ -272,10 +287,27 @@ public sealed interface Content {
     /** Nothing by itself: what is done to it is done to all that lies below it in its group. */
     record Adjustment() implements Content {}
 
-    /** Layers that are put together by themselves first and then behave like one; the first lies on top. */
-    record Group(List<Layer> layers) implements Content {
+    /**
+     * Another shot of the project, in its own size and rate; its own space has its origin in the middle of the frame.
+     *
+     * @param shot its id
+     * @param found the shot; nothing where none of that id was looked for, or there is none
+     */
+    record Nested(String shot, Optional<Shot> found) implements Content {}
+
+    /**
+     * Layers that are put together by themselves first and then behave like one; the first lies on top.
+     *
+     * @param format in whose frames the layers' time counts, and whose frame is all that is seen of them; nothing for those of
+     *     the shot
+     */
+    record Group(List<Layer> layers, Optional<Format> format) implements Content {
         public Group {
             layers = List.copyOf(layers);
+        }
+
+        public Group(List<Layer> layers) {
+            this(layers, Optional.empty());
         }
 
         @Override

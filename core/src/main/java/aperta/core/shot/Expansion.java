@@ -1,10 +1,15 @@
 package aperta.core.shot;
 
+import aperta.core.geometry.Box;
+import aperta.core.geometry.Point;
+import aperta.core.time.Animated;
+import aperta.core.time.Rate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
-/** Groups that are used again become groups of their own, whose layers have ids of their own. */
+/** Groups that are used again, and other shots, become groups of their own, whose layers have ids of their own. */
 final class Expansion {
     private final Shot shot;
 
@@ -12,9 +17,10 @@ final class Expansion {
         this.shot = shot;
     }
 
-    /** The same shot without any use of a group but the group itself; the very same where there was none. */
+    /** The same shot with everything that it shows in it; the very same where it shows nothing from elsewhere. */
     static Shot of(Shot shot) {
-        boolean any = shot.everyLayer().stream().anyMatch(l -> l.content() instanceof Content.Again);
+        boolean any = shot.everyLayer().stream()
+                .anyMatch(l -> l.content() instanceof Content.Again || l.content() instanceof Content.Nested);
         return any ? shot.withLayers(new Expansion(shot).expanded(shot.layers(), "", Map.of())) : shot;
     }
 
@@ -45,6 +51,51 @@ final class Expansion {
                 && shot.layer(again.group()).orElseThrow().content() instanceof Content.Group g) {
             return named.withContent(new Content.Group(expanded(g.layers(), named.id() + "/", Map.of())));
         }
+        if (l.content() instanceof Content.Nested nested) {
+            return named.withContent(new Content.Group(
+                    nested.found().map(s -> List.of(frame(s, named))).orElse(List.of())));
+        }
         return named;
+    }
+
+    /** The frame of a shot that a layer shows: its middle lies on the layer's origin, and nothing beyond it is seen. */
+    private Layer frame(Shot inner, Layer holder) {
+        String prefix = holder.id() + "/";
+        List<Layer> layers = new Expansion(inner)
+                .expanded(inner.layers(), prefix, Map.of()).stream()
+                        .map(Expansion::withoutSolo)
+                        .toList();
+        Format format = inner.format();
+        Rate own = format.rate();
+        double speed = own.framesPerSecond() / shot.format().rate().framesPerSecond();
+        boolean alike = own.equals(shot.format().rate());
+        long length = alike ? inner.length() : (long) Math.ceil(inner.length() / speed - 1e-9);
+        Box box = new Box(0, 0, format.width(), format.height());
+        Mask edge = Mask.of("frame", "Frame", Figures.rounded(box, 0));
+        return Layer.of(
+                        Content.frameOf(holder.id()),
+                        inner.name(),
+                        new Content.Group(layers, Optional.of(format)),
+                        new Span(0, length, 0),
+                        Place.at(Point.ORIGIN).withAnchor(Animated.of(format.centre())))
+                .withPace(
+                        alike
+                                ? Pace.EVEN
+                                : new Pace(
+                                        speed,
+                                        false,
+                                        1,
+                                        Optional.empty(),
+                                        holder.pace().mixed()))
+                .withMasks(List.of(edge));
+    }
+
+    /** A shot that is worked on may show some layers only; where it is shown, all are. */
+    private static Layer withoutSolo(Layer layer) {
+        Layer next = layer.withSolo(false);
+        return layer.content() instanceof Content.Group g
+                ? next.withContent(new Content.Group(
+                        g.layers().stream().map(Expansion::withoutSolo).toList(), g.format()))
+                : next;
     }
 }

@@ -144,6 +144,10 @@ public record LetterLook(
         return and(new LetterLook(Optional.empty(), Map.of(measure, value), Optional.empty(), Optional.empty()));
     }
 
+    public LetterLook withFont(Optional<String> other) {
+        return new LetterLook(other, measures, fill, edge);
+    }
+
     public LetterLook withFill(Paint other) {
         return new LetterLook(font, measures, Optional.of(other), edge);
     }

@@ -2,8 +2,8 @@ package aperta.core.shot;
 
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
-import aperta.core.time.Animated;
 import aperta.core.time.Mix;
+import aperta.core.time.Rate;
 import aperta.core.time.Signal;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -39,7 +39,9 @@ public final class Moment {
      * @param frame of the layer's own time
      * @param content the frame of its content: footage, or what lies inside a group
      * @param speed frames of its content in each frame of the shot
+     * @param rate at which frames of the content are counted
      * @param toShot from its own space to the pixels of the shot
+     * @param frameToShot from the frame that it lies in to the pixels of the shot: another one inside a shot that is shown
      * @param exists whether its span, and those of the groups that hold it, contain the moment
      * @param pieces the poses of its letters
      */
@@ -51,12 +53,15 @@ public final class Moment {
             double frame,
             double content,
             double speed,
+            Rate rate,
             Affine toShot,
+            Affine frameToShot,
             double opacity,
             boolean exists,
             Optional<Opened.Pieces> pieces) {}
 
-    private record Times(double own, double content, double speed) {}
+    /** @param format in whose frames they are counted */
+    private record Times(double own, double content, double speed, Format format) {}
 
     /** Every layer at rest, whatever it comes from or goes to. */
     public Moment(Shot shot, double frame) {
@@ -72,20 +77,28 @@ public final class Moment {
         every.forEach(l -> layers.put(l.id(), l));
         every.forEach(l -> l.cut().ifPresent(c -> cutters.add(c.by())));
         soloed = every.stream().anyMatch(Layer::solo);
-        time(shot.layers(), frame, 1);
-        resolve(shot.layers(), frame, Affine.IDENTITY, true, Optional.empty());
+        time(shot.layers(), frame, 1, shot.format());
+        resolve(shot.layers(), frame, Affine.IDENTITY, Affine.IDENTITY, true, Optional.empty());
     }
 
-    private void time(List<Layer> together, double frame, double speed) {
+    private void time(List<Layer> together, double frame, double speed, Format format) {
         for (Layer layer : together) {
             double own = layer.span().inside(frame);
+            double content = layer.pace().at(own, layer.span());
+            Optional<Format> inner = layer.content() instanceof Content.Group group ? group.format() : Optional.empty();
+            // As footage of another rate: whole frames, unless they are to be mixed.
+            boolean steps = inner.isPresent()
+                    && layer.pace().speed() != 1
+                    && !layer.pace().mixed();
             Times t = new Times(
                     own,
-                    layer.pace().at(own, layer.span()),
-                    speed * layer.pace().speed());
+                    steps ? Math.floor(content + 1e-9) : content,
+                    speed * layer.pace().speed(),
+                    format);
             times.put(layer.id(), t);
             if (layer.content() instanceof Content.Group group) {
-                time(group.layers(), t.content, t.speed);
+                // On a whole frame of its own it is as by itself.
+                time(group.layers(), t.content, steps ? 1 : t.speed, inner.orElse(format));
             }
         }
     }
@@ -161,6 +174,7 @@ public final class Moment {
             List<Layer> together,
             double frame,
             Affine groupToShot,
+            Affine frameToShot,
             boolean groupExists,
             Optional<Opened.Pieces> pieces) {
         Map<String, Posed> posed = new HashMap<>();
@@ -183,12 +197,15 @@ public final class Moment {
                             t.own,
                             t.content,
                             t.speed,
+                            t.format.rate(),
                             p.toShot,
+                            frameToShot,
                             opacity,
                             exists,
                             group ? Optional.empty() : p.pieces));
             if (layer.content() instanceof Content.Group inner) {
-                resolve(inner.layers(), t.content, p.toShot, exists, p.pieces);
+                Affine frameOf = inner.format().isPresent() ? p.toShot : frameToShot;
+                resolve(inner.layers(), t.content, p.toShot, frameOf, exists, p.pieces);
             }
         }
     }
@@ -271,7 +288,8 @@ public final class Moment {
     }
 
     private Opener.Subject subject(Layer rest, Affine parentToShot) {
-        return new Opener.Subject(rest, restBox(rest), rest.place().toParent(0), parentToShot, shot.format());
+        return new Opener.Subject(
+                rest, restBox(rest), rest.place().toParent(0), parentToShot, times.get(rest.id()).format);
     }
 
     private Opened opened(Layer rest, Passage.Way way, Affine parentToShot) {
@@ -284,7 +302,11 @@ public final class Moment {
     /** The box around all that a layer shows at rest, in its own space. */
     private Box restBox(Layer rest) {
         if (!(rest.content() instanceof Content.Group group)) {
-            return opener.box(rest, shot.format());
+            return opener.box(rest, times.get(rest.id()).format);
+        }
+        if (group.format().isPresent()) {
+            Format f = group.format().get();
+            return new Box(0, 0, f.width(), f.height());
         }
         Box box = Box.EMPTY;
         for (Layer inside : group.layers()) {
@@ -306,7 +328,7 @@ public final class Moment {
             double own = times.get(layer.id()).own;
             Layer fixed = layer;
             for (Property<?> property : Property.of(layer)) {
-                fixed = property.fixed(fixed, own, this::signals);
+                fixed = property.fixed(fixed, own, signals(layer));
             }
             atRest.put(layer.id(), fixed);
             known = fixed;
@@ -314,8 +336,11 @@ public final class Moment {
         return known;
     }
 
-    private double signals(Animated<?> value, double frame, int channel) {
-        return Signal.sum(value.signals(), new Signal.Now(frame, shot.format().rate(), channel, this::value));
+    /** The signals of a layer, in the time that it lies in. */
+    private Property.Signals signals(Layer layer) {
+        Rate rate = times.get(layer.id()).format.rate();
+        return (value, frame, channel) ->
+                Signal.sum(value.signals(), new Signal.Now(frame, rate, channel, this::value));
     }
 
     /** What a property of numbers is, with its signals, {@code delay} frames before this moment. */
@@ -325,6 +350,6 @@ public final class Moment {
     }
 
     private <T> double number(Layer layer, Property<T> property, double frame, int channel) {
-        return Property.part(property.now(property.get().apply(layer), frame, this::signals), channel);
+        return Property.part(property.now(property.get().apply(layer), frame, signals(layer)), channel);
     }
 }

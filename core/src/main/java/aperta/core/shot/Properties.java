@@ -157,6 +157,7 @@ final class Properties {
             Content.Still.class, l -> PICTURED,
             Content.Sound.class, l -> SOUND,
             Content.Group.class, l -> List.of(),
+            Content.Nested.class, l -> List.of(),
             Content.Again.class, l -> List.of(),
             Content.Adjustment.class, l -> List.of());
 

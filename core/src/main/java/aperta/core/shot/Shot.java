@@ -66,6 +66,10 @@ public record Shot(
         this(name, format, length, layers, List.of(), Optional.empty(), Shutter.HALF, List.of());
     }
 
+    public Shot withName(String other) {
+        return new Shot(other, format, length, layers, markers, work, shutter, accepted);
+    }
+
     public Shot withLayers(List<Layer> other) {
         return new Shot(name, format, length, other, markers, work, shutter, accepted);
     }

@@ -70,9 +70,8 @@ public final class Mixdown {
     }
 
     private void add(Layer layer, long from, int count, float[] sum, int at) {
-        Rate rate = shot.format().rate();
-        double perSample = (double) rate.numerator() / rate.denominator() / RATE;
-        double perFrame = 1 / perSample;
+        double perSample = perSample(shot.format().rate());
+        double perFrame = 1 / perSample(rateOf(layer));
         String media = ((Content.Sound) layer.content()).media();
         Line line = new Line(shot.lineTo(layer.id()));
         double first = line.content(from * perSample);
@@ -109,6 +108,22 @@ public final class Mixdown {
             sum[at + i * 2] += (float) (g * (some[l] + (some[r] - some[l]) * t));
             sum[at + i * 2 + 1] += (float) (g * (some[l + 1] + (some[r + 1] - some[l + 1]) * t));
         }
+    }
+
+    /** Frames in each sample. */
+    private static double perSample(Rate rate) {
+        return (double) rate.numerator() / rate.denominator() / RATE;
+    }
+
+    /** The rate in whose frames a layer's content is counted: that of the shot that it lies in. */
+    private Rate rateOf(Layer layer) {
+        Rate rate = shot.format().rate();
+        for (Layer l : shot.lineTo(layer.id())) {
+            if (l.content() instanceof Content.Group g && g.format().isPresent()) {
+                rate = g.format().get().rate();
+            }
+        }
+        return rate;
     }
 
     private double level(Layer layer, long frame) {

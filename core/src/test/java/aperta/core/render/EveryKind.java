@@ -67,6 +67,7 @@ public final class EveryKind {
                 new Content.Fill(size, new Paint.Conic(Animated.of(new Point(-3, 2)), Animated.of(20.0), STOPS)),
                 new Content.Group(List.of(Studio.box("inner", 80, 45, 50, 20, Colour.WHITE))),
                 new Content.Again("again"),
+                new Content.Nested("inner", Optional.of(Studio.shot(Studio.word("w", "HILL", 40)))),
                 new Content.Adjustment());
     }
 

@@ -187,6 +187,7 @@ public final class EditJson {
         kinds.put("delete", LayerEdits.Delete.class, Map.of());
         kinds.put("replace", ReplaceEdits.ByContent.class, Map.of());
         kinds.put("replace-by-layer", ReplaceEdits.ByLayer.class, Map.of());
+        kinds.put("paste-layers", LayerEdits.Paste.class, Map.of());
         kinds.put("duplicate", LayerEdits.Duplicate.class, Map.of());
         kinds.put("reorder", LayerEdits.Reorder.class, Map.of());
         kinds.put("group", LayerEdits.Group.class, Map.of());

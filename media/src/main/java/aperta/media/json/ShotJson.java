@@ -35,6 +35,7 @@ import aperta.core.shot.Shutter;
 import aperta.core.shot.Span;
 import aperta.core.time.Animated;
 import aperta.core.time.Ease;
+import jakarta.json.JsonArray;
 import jakarta.json.JsonException;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonObjectBuilder;
@@ -247,6 +248,20 @@ public final class ShotJson {
         return PASSAGE.read(json, "passage");
     }
 
+    /**
+     * Reads layers by themselves.
+     *
+     * @throws BadDocument where they aren't a list of layers
+     */
+    public static List<Layer> readLayers(JsonValue json) {
+        return Codecs.list(LAYER).read(json == null ? JsonValue.NULL : json, "layers");
+    }
+
+    /** Layers by themselves. */
+    public static JsonArray write(List<Layer> layers) {
+        return Codecs.list(LAYER).write(layers).asJsonArray();
+    }
+
     /** An arrival or departure by itself. */
     public static JsonObject write(Passage passage) {
         return PASSAGE.write(passage).asJsonObject();
@@ -404,6 +419,7 @@ public final class ShotJson {
         kinds.put("shape", new Codecs.Kind<>(Content.Shape.class, shape()));
         kinds.put("again", new Codecs.Kind<>(Content.Again.class, again()));
         kinds.put("adjustment", new Codecs.Kind<>(Content.Adjustment.class, adjustment()));
+        kinds.put("shot", new Codecs.Kind<>(Content.Nested.class, nested()));
         kinds.put("group", new Codecs.Kind<>(Content.Group.class, group()));
         return Codecs.union(kinds);
     }
@@ -501,6 +517,13 @@ public final class ShotJson {
         ObjectCodec<Content.Again> o = new ObjectCodec<>();
         var group = o.field("group", Codecs.TEXT, Content.Again::group);
         return o.making(r -> new Content.Again(r.get(group)));
+    }
+
+    /** What the other shot is like is looked up where it is shown. */
+    private static Codec<Content.Nested> nested() {
+        ObjectCodec<Content.Nested> o = new ObjectCodec<>();
+        var shot = o.field("shot", Codecs.TEXT, Content.Nested::shot);
+        return o.making(r -> new Content.Nested(r.get(shot), Optional.empty()));
     }
 
     private static Codec<Content.Group> group() {

@@ -2,6 +2,7 @@ package aperta.media.project;
 
 import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
+import aperta.core.shot.Nesting;
 import aperta.core.shot.Shot;
 import aperta.media.ffmpeg.Probe;
 import aperta.media.footage.Clip;
@@ -17,11 +18,13 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
@@ -29,7 +32,8 @@ import java.util.stream.Stream;
 
 /**
  * A shot with the places of its media: {@code {"aperta": 3, "media": {"rain": {"plate": "rain-on-window"}, "clip":
- * {"file": "clip.mp4"}}, "fonts": {"mine": "mine.ttf"}, "shot": {…}}}. Files lie beside it or in folders below it.
+ * {"file": "clip.mp4"}}, "fonts": {"mine": "mine.ttf"}, "shot": {…}, "shots": {"id": {…}}}}; {@code shots} are those that
+ * the shot shows. Files lie beside it or in folders below it.
  */
 public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> fonts) {
     private static final int VERSION = 3;
@@ -70,7 +74,7 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
     /** The same from its JSON; {@code folder} is where its files lie. */
     public static ShotFile read(JsonObject all, Path folder) {
         for (String name : all.keySet()) {
-            if (!List.of("aperta", "media", "fonts", "shot").contains(name)) {
+            if (!List.of("aperta", "media", "fonts", "shot", "shots").contains(name)) {
                 throw new BadDocument("", "There is no field '" + name + "' in a shot's file.");
             }
         }
@@ -82,7 +86,7 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
         part(all, "media").forEach((id, v) -> media.put(id, source(v, "media." + id, folder)));
         Map<String, Path> fonts = new LinkedHashMap<>();
         part(all, "fonts").forEach((id, v) -> fonts.put(id, beside(v, "fonts." + id, folder)));
-        Shot read = ShotJson.read(shot);
+        Shot read = shown(ShotJson.read(shot), part(all, "shots"), Set.of());
         ShotFile file = new ShotFile(version < 3 ? OwnPixels.of(read) : read, media, fonts);
         for (String used : mediaOf(file.shot)) {
             if (!media.containsKey(used)) {
@@ -103,6 +107,21 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
                 .map(v -> ((JsonString) v).getString())
                 .distinct()
                 .toList();
+    }
+
+    /** With the shots that it shows, out of those by their ids; none shows itself. */
+    private static Shot shown(Shot shot, Map<String, JsonValue> shots, Set<String> around) {
+        return Nesting.filled(shot, id -> {
+            if (around.contains(id)) {
+                throw new BadDocument("shots." + id, "the shot would lie in itself.");
+            }
+            if (!(shots.get(id) instanceof JsonObject json)) {
+                throw new BadDocument("shots", "the shot '" + id + "' is shown but not named under 'shots'.");
+            }
+            Set<String> line = new HashSet<>(around);
+            line.add(id);
+            return Optional.of(shown(ShotJson.read(json), shots, line));
+        });
     }
 
     private static int version(JsonObject all) {
@@ -171,21 +190,32 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
     }
 
     private static List<String> files(Shot shot, Predicate<Content> which) {
-        return shot.everyLayer().stream()
-                .map(Layer::content)
+        return everyContent(shot)
                 .filter(which)
                 .flatMap(c -> c.file().stream())
                 .distinct()
                 .toList();
     }
 
-    /** The same shot with other ids for its media. */
+    /** That of the shots that it shows, too. */
+    private static Stream<Content> everyContent(Shot shot) {
+        return shot.everyLayer().stream()
+                .map(Layer::content)
+                .flatMap(c -> c instanceof Content.Nested n && n.found().isPresent()
+                        ? everyContent(n.found().get())
+                        : Stream.of(c));
+    }
+
+    /** The same shot with other ids for its media and its fonts. */
     public static Shot renamed(Shot shot, UnaryOperator<String> name) {
         Shot next = shot;
         for (Layer layer : shot.everyLayer()) {
-            Optional<String> file = layer.content().file();
-            if (file.isPresent()) {
-                next = next.changing(layer.id(), l -> l.withContent(l.content().withFile(name.apply(file.get()))));
+            Content content = layer.content();
+            Content now = content instanceof Content.Text text
+                    ? text.withFonts(name)
+                    : content.file().map(f -> content.withFile(name.apply(f))).orElse(content);
+            if (!now.equals(content)) {
+                next = next.changing(layer.id(), l -> l.withContent(now));
             }
         }
         return next;

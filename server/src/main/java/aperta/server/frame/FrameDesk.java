@@ -27,6 +27,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
@@ -126,6 +127,14 @@ public class FrameDesk {
                 .add("revision", event.revision())
                 .build();
         viewers.stream().filter(v -> v.shot().equals(event.shot())).forEach(v -> v.send(message));
+        JsonObject inside = JSON.createObjectBuilder().add("type", "inside").build();
+        viewers.stream().filter(v -> shows(v, event.shot())).forEach(v -> v.send(inside));
+    }
+
+    /** Whether another shot lies in the one that a window looks at. */
+    private boolean shows(Viewer viewer, UUID other) {
+        return !viewer.shot().equals(other)
+                && shots.current(viewer.shot()).within().contains(other);
     }
 
     private void loop() {

@@ -105,6 +105,7 @@ final class Handles {
                 .add("curve", curve(layer))
                 .add("paints", paints(seen))
                 .add("carets", carets(seen))
+                .add("inside", inside(moment, shot.layer(id).orElseThrow()))
                 .build();
         return Optional.of(new Told(json, points.build().toArray()));
     }
@@ -352,6 +353,23 @@ final class Handles {
             }
         }
         return all;
+    }
+
+    /** What another shot that is shown is like, and which of its frames is seen; nothing for other layers. */
+    private static JsonObjectBuilder inside(Moment moment, Layer layer) {
+        JsonObjectBuilder o = JSON.createObjectBuilder();
+        if (layer.content() instanceof Content.Nested nested && nested.found().isPresent()) {
+            Shot inner = nested.found().get();
+            long frame =
+                    (long) Math.floor(moment.of(Content.frameOf(layer.id())).content());
+            o.add("name", inner.name())
+                    .add("width", inner.format().width())
+                    .add("height", inner.format().height())
+                    .add("rate", inner.format().rate().toString())
+                    .add("length", inner.length())
+                    .add("frame", Math.max(0, Math.min(inner.length() - 1, frame)));
+        }
+        return o;
     }
 
     private static JsonArrayBuilder drawn(ToneCurve curve) {

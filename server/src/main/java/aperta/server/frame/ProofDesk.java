@@ -16,6 +16,7 @@ import jakarta.annotation.PreDestroy;
 import jakarta.json.JsonArrayBuilder;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonObjectBuilder;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.BlockingQueue;
@@ -148,11 +149,16 @@ class ProofDesk {
                 .build();
     }
 
+    /** Of what is shown from elsewhere, the layer that shows it. */
+    private static List<String> ours(List<String> layers) {
+        return layers.stream().map(id -> id.replaceFirst("/.*", "")).distinct().toList();
+    }
+
     private static JsonObjectBuilder finding(Finding f) {
         return JSON.createObjectBuilder()
                 .add("check", f.check())
                 .add("label", KINDS.get(f.check()).label())
-                .add("layers", JSON.createArrayBuilder(f.layers()))
+                .add("layers", JSON.createArrayBuilder(ours(f.layers())))
                 .add("from", f.from())
                 .add("to", f.to())
                 .add("place", Handles.box(f.place()))

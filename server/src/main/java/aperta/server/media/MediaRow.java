@@ -51,4 +51,17 @@ class MediaRow {
         this.rate = "24";
         this.createdAt = Instant.now();
     }
+
+    /** The same file as a medium of another project. */
+    MediaRow in(UUID project) {
+        MediaRow row = new MediaRow(project, name, kind, hash, ending);
+        row.state = state;
+        row.message = message;
+        row.width = width;
+        row.height = height;
+        row.rate = rate;
+        row.frames = frames;
+        row.alpha = alpha;
+        return row;
+    }
 }

@@ -15,6 +15,7 @@ import aperta.media.footage.Clip;
 import aperta.media.footage.ClipSources;
 import aperta.media.project.ShotFile;
 import aperta.media.sound.Recordings;
+import aperta.server.Ids;
 import aperta.server.Storage;
 import aperta.server.http.Conflict;
 import aperta.server.http.NotFound;
@@ -120,7 +121,8 @@ public class MediaService {
 
     /** The sounds of all projects, by the ids of their media. */
     public Samples samples() {
-        return new Recordings(id -> uuid(id).flatMap(media::findById)
+        return new Recordings(id -> Ids.of(id)
+                .flatMap(media::findById)
                 .filter(m -> m.kind == Kind.SOUND && m.state == State.READY)
                 .map(m -> storage.samples(m.hash))
                 .orElseThrow(() -> new IllegalArgumentException("The sound '" + id + "' isn't there.")));
@@ -220,7 +222,8 @@ public class MediaService {
     }
 
     private void demand(UUID project, String id, Predicate<Kind> kind) {
-        boolean there = uuid(id).flatMap(media::findById)
+        boolean there = Ids.of(id)
+                .flatMap(media::findById)
                 .filter(m -> m.projectId.equals(project) && m.state == State.READY && kind.test(m.kind))
                 .isPresent();
         if (!there) {
@@ -228,16 +231,38 @@ public class MediaService {
         }
     }
 
-    private static Optional<UUID> uuid(String text) {
-        try {
-            return Optional.of(UUID.fromString(text));
-        } catch (IllegalArgumentException e) {
-            return Optional.empty();
+    /**
+     * The same medium in another project: the one that is there already, or a new one of the same file.
+     *
+     * @param id of a medium of any project; a font that ships with Aperta stays
+     * @throws IllegalArgumentException where it isn't there, or isn't ready
+     */
+    public String inProject(UUID project, String id) {
+        Optional<MediaRow> found = Ids.of(id).flatMap(media::findById);
+        if (found.isEmpty()) {
+            return id;
         }
+        MediaRow row = found.get();
+        if (row.projectId.equals(project)) {
+            return id;
+        }
+        if (row.state != State.READY) {
+            throw new IllegalArgumentException("'" + row.name + "' isn't ready yet.");
+        }
+        return media.findByProjectIdOrderByCreatedAt(project).stream()
+                .filter(m -> m.hash.equals(row.hash) && m.kind == row.kind && m.state == State.READY)
+                .findFirst()
+                .map(m -> {
+                    m.removedAt = null;
+                    return media.save(m);
+                })
+                .orElseGet(() -> media.save(row.in(project)))
+                .id
+                .toString();
     }
 
     private Optional<Clip> clip(String id) {
-        return uuid(id).flatMap(u -> {
+        return Ids.of(id).flatMap(u -> {
             Clip known = clips.get(u);
             if (known != null) {
                 return Optional.of(known);
@@ -259,7 +284,8 @@ public class MediaService {
     }
 
     private Optional<byte[]> fontFile(String id) {
-        return uuid(id).flatMap(media::findById)
+        return Ids.of(id)
+                .flatMap(media::findById)
                 .filter(m -> m.kind == Kind.FONT && m.state == State.READY)
                 .map(m -> {
                     try {

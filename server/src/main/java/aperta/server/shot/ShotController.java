@@ -78,6 +78,51 @@ class ShotController {
         shots.delete(id);
     }
 
+    /** Takes a deletion back. */
+    @PostMapping("/shots/{id}/restore")
+    ShotView restore(@PathVariable UUID id) {
+        return shots.restore(id);
+    }
+
+    @PostMapping("/shots/{id}/copy")
+    @ResponseStatus(HttpStatus.CREATED)
+    ShotView copy(@PathVariable UUID id) {
+        return shots.copy(id);
+    }
+
+    record Move(
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            UUID project) {}
+
+    @PostMapping("/shots/{id}/move")
+    ShotView move(@PathVariable UUID id, @RequestBody Move body) {
+        return shots.move(id, body.project);
+    }
+
+    record Chosen(
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            List<String> layers) {}
+
+    /** Layers with those that they name, as pasting takes them. */
+    @PostMapping(path = "/shots/{id}/copied-layers", produces = "application/json")
+    String copiedLayers(@PathVariable UUID id, @RequestBody Chosen body) {
+        return shots.copied(id, body.layers).toString();
+    }
+
+    /** {@code {"revision": 7, "label": "Paste", "paste": {"layers": […], "chosen": […], "newId": …, "above": …}}}. */
+    @PostMapping(path = "/shots/{id}/paste", consumes = "application/json")
+    ShotView paste(@PathVariable UUID id, @RequestBody String body) {
+        JsonObject request = ShotJson.parse(body);
+        if (request.get("revision") instanceof JsonNumber revision
+                && revision.isIntegral()
+                && request.get("label") instanceof JsonString label
+                && request.get("paste") instanceof JsonObject paste) {
+            return shots.paste(id, revision.longValue(), label.getString(), paste);
+        }
+        throw new IllegalArgumentException(
+                "Pasting needs 'revision', a whole number, 'label', a text, and 'paste', an object.");
+    }
+
     /** {@code {"revision": 7, "label": "Move", "patch": […]}} or with {@code "edit": {"kind": …}} instead. */
     @PostMapping(path = "/shots/{id}/edits", consumes = "application/json")
     ShotView change(@PathVariable UUID id, @RequestBody String body) {

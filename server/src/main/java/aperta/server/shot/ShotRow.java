@@ -25,6 +25,8 @@ class ShotRow {
     Long redoEdit;
     Instant createdAt;
     Instant changedAt;
+    /** When it was deleted; it can be brought back for a while. */
+    Instant removedAt;
 
     protected ShotRow() {}
 

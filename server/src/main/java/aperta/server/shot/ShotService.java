@@ -1,28 +1,37 @@
 package aperta.server.shot;
 
+import static aperta.media.json.Provider.JSON;
+
 import aperta.core.edit.ChangedValue;
+import aperta.core.edit.LayerEdits;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
+import aperta.core.shot.Nesting;
 import aperta.core.shot.Property;
 import aperta.core.shot.Shot;
 import aperta.core.time.Rate;
 import aperta.media.json.AnimationJson;
 import aperta.media.json.Characters;
 import aperta.media.json.ShotJson;
+import aperta.media.project.ShotFile;
+import aperta.server.Ids;
 import aperta.server.http.Conflict;
 import aperta.server.http.NotFound;
 import aperta.server.media.MediaService;
 import aperta.server.project.Projects;
 import com.fasterxml.jackson.annotation.JsonRawValue;
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.json.JsonArray;
 import jakarta.json.JsonObject;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.context.ApplicationEventPublisher;
@@ -37,6 +46,7 @@ import org.springframework.transaction.event.TransactionalEventListener;
 public class ShotService {
     private static final int LONGEST_LABEL = 200;
     private static final int MOST_KEPT = 64;
+    private static final int MOST_LAYERS = 2000;
 
     private final ShotRows shots;
     private final EditRows edits;
@@ -46,8 +56,13 @@ public class ShotService {
     private final Map<UUID, Read> read = new ConcurrentHashMap<>();
     private final Map<UUID, Long> revisions = new ConcurrentHashMap<>();
 
-    /** A shot that has been read from its document. */
-    public record Read(UUID project, long revision, Shot shot) {}
+    /**
+     * A shot that has been read from its document.
+     *
+     * @param shot with the shots that it shows
+     * @param within the ids of these, and of those that they show
+     */
+    public record Read(UUID project, long revision, Shot shot, Set<UUID> within) {}
 
     public record ShotSummary(
             @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
@@ -137,7 +152,7 @@ public class ShotService {
     }
 
     public List<ShotSummary> of(UUID project) {
-        return shots.findByProjectIdOrderByCreatedAt(project).stream()
+        return shots.findByProjectIdAndRemovedAtIsNullOrderByCreatedAt(project).stream()
                 .map(this::summary)
                 .toList();
     }
@@ -160,12 +175,60 @@ public class ShotService {
         if (known != null && known.revision == row.revision) {
             return known;
         }
-        Read fresh = new Read(row.projectId, row.revision, ShotJson.read(row.document));
-        if (read.size() > MOST_KEPT) {
-            read.clear();
+        return fresh(row, Set.of());
+    }
+
+    /** @param around the shots that are being read, in which it lies; none of them is shown in it */
+    private Read fresh(ShotRow row, Set<UUID> around) {
+        Set<UUID> line = new HashSet<>(around);
+        line.add(row.id);
+        Set<UUID> within = new HashSet<>();
+        Shot shot = Nesting.filled(ShotJson.read(row.document), id -> {
+            Optional<ShotRow> inner = shownIn(row, id).filter(r -> !line.contains(r.id));
+            inner.ifPresent(r -> within.add(r.id));
+            return inner.map(r -> {
+                Read known = read.get(r.id);
+                Read now = known != null && known.revision == r.revision ? known : fresh(r, line);
+                within.addAll(now.within);
+                return now.shot;
+            });
+        });
+        Read fresh = new Read(row.projectId, row.revision, shot, Set.copyOf(within));
+        if (around.isEmpty()) {
+            if (read.size() > MOST_KEPT) {
+                read.clear();
+            }
+            read.put(row.id, fresh);
         }
-        read.put(row.id, fresh);
         return fresh;
+    }
+
+    /** The shot that another one shows by that id: one of the same project that is there. */
+    private Optional<ShotRow> shownIn(ShotRow row, String id) {
+        return Ids.of(id)
+                .flatMap(shots::findById)
+                .filter(r -> r.projectId.equals(row.projectId) && r.removedAt == null);
+    }
+
+    /** Refuses a shot that shows what isn't there, or itself, at whatever depth. */
+    private void demandNested(ShotRow row, Shot shot) {
+        for (String id : Nesting.of(shot)) {
+            ShotRow inner = shownIn(row, id)
+                    .orElseThrow(() -> new IllegalArgumentException("There is no shot '" + id + "' in this project."));
+            demandNotWithin(row, inner);
+        }
+        Shot filled = Nesting.filled(shot, id -> shownIn(row, id).map(r -> read(r).shot));
+        if (Nesting.layers(filled) > MOST_LAYERS) {
+            throw new IllegalArgumentException(
+                    "With the shots that it shows, a shot has at most " + MOST_LAYERS + " layers.");
+        }
+    }
+
+    private void demandNotWithin(ShotRow row, ShotRow inner) {
+        if (inner.id.equals(row.id) || read(inner).within.contains(row.id)) {
+            throw new IllegalArgumentException(
+                    "'" + inner.name + "' shows '" + row.name + "', or is it; a shot can't lie in itself.");
+        }
     }
 
     /** The newest revision. */
@@ -191,10 +254,13 @@ public class ShotService {
     @TransactionalEventListener
     public void committed(ShotChanged event) {
         revisions.merge(event.shot(), event.revision(), Math::max);
+        read.values().removeIf(r -> r.within.contains(event.shot()));
     }
 
     private ShotRow get(UUID id) {
-        return shots.findById(id).orElseThrow(() -> new NotFound("There is no such shot."));
+        return shots.findById(id)
+                .filter(r -> r.removedAt == null)
+                .orElseThrow(() -> new NotFound("There is no such shot."));
     }
 
     @Transactional(readOnly = true)
@@ -271,10 +337,121 @@ public class ShotService {
         return view(shots.save(row));
     }
 
+    /** A shot like another, beside it, with no steps to undo. */
+    @Transactional
+    public ShotView copy(UUID id) {
+        ShotRow row = get(id);
+        Shot shot = read(row).shot;
+        String name = row.name + " copy";
+        return save(row.projectId, shot.withName(name.length() > LONGEST_LABEL ? row.name : name));
+    }
+
+    /**
+     * Takes a shot out of its project; {@link #restore} brings it back for a while.
+     *
+     * @throws Conflict where another shot shows it
+     */
     @Transactional
     public void delete(UUID id) {
-        shots.delete(get(id));
+        ShotRow row = get(id);
+        demandNotShown(row, "deleted");
+        row.removedAt = Instant.now();
+        projects.get(row.projectId).touch();
         read.remove(id);
+    }
+
+    /** Brings a shot back that was deleted. */
+    @Transactional
+    public ShotView restore(UUID id) {
+        ShotRow row = shots.findById(id).orElseThrow(() -> new NotFound("That shot has been gone for too long."));
+        row.removedAt = null;
+        projects.get(row.projectId).touch();
+        return view(row);
+    }
+
+    private void demandNotShown(ShotRow row, String why) {
+        List<String> others = shots.namesOfThoseWith(row.id.toString());
+        if (!others.isEmpty()) {
+            throw new Conflict(
+                    "'" + row.name + "' is shown in '" + String.join("', '", others) + "', and can't be " + why + ".");
+        }
+    }
+
+    /** Forgets shots that were deleted before a time. */
+    @Transactional
+    public void forget(Instant before) {
+        shots.deleteByRemovedAtBefore(before);
+    }
+
+    /**
+     * Moves a shot to another project, with copies of the media and of the shots that it shows; its undo list comes along.
+     *
+     * @throws Conflict where another shot shows it
+     */
+    @Transactional
+    public ShotView move(UUID id, UUID project) {
+        ShotRow row = get(id);
+        if (row.projectId.equals(project)) {
+            return view(row);
+        }
+        demandNotShown(row, "moved");
+        Shot shot = taken(read(row).shot, project, new HashMap<>());
+        projects.get(row.projectId).touch();
+        projects.get(project).touch();
+        row.projectId = project;
+        row.document = ShotJson.write(shot).toString();
+        row.revision++;
+        row.changedAt = Instant.now();
+        events.publishEvent(new ShotChanged(row.id, row.revision));
+        return view(row);
+    }
+
+    /** Layers as {@link #paste} takes them: the chosen ones, and those that they name. */
+    @Transactional(readOnly = true)
+    public JsonArray copied(UUID id, List<String> layers) {
+        return ShotJson.write(LayerEdits.withNamed(read(get(id)).shot, layers));
+    }
+
+    /** Puts copied layers of any shot into this one, with the media and shots that they show. */
+    @Transactional
+    public ShotView paste(UUID id, long revision, String label, JsonObject paste) {
+        ShotRow row = get(id);
+        Shot shot = read(row).shot;
+        List<Layer> layers = ShotJson.readLayers(paste.get("layers"));
+        List<Layer> here =
+                taken(shot.withLayers(layers), row.projectId, new HashMap<>()).layers();
+        JsonObject edit = JSON.createObjectBuilder(paste)
+                .add("kind", "paste-layers")
+                .add("layers", ShotJson.write(here))
+                .build();
+        return change(
+                id,
+                revision,
+                label,
+                JSON.createObjectBuilder().add("edit", edit).build());
+    }
+
+    /** A shot as it is in another project: its media, fonts and shots are those of that project. */
+    private Shot taken(Shot shot, UUID project, Map<UUID, UUID> made) {
+        Shot there = ShotFile.renamed(shot, m -> media.inProject(project, m));
+        return Nesting.renamed(
+                there,
+                id -> Ids.of(id)
+                        .flatMap(shots::findById)
+                        .map(r -> takenShot(r, project, made).toString())
+                        .orElse(id));
+    }
+
+    private UUID takenShot(ShotRow row, UUID project, Map<UUID, UUID> made) {
+        if (row.projectId.equals(project)) {
+            return row.id;
+        }
+        UUID known = made.get(row.id);
+        if (known == null) {
+            known = save(project, taken(read(row).shot, project, made)).id();
+            made.put(row.id, known);
+        }
+        return known;
     }
 
     /**
@@ -290,6 +467,7 @@ public class ShotService {
         Shot before = read(row).shot();
         Shot after = new Change(request).apply(before, media.planner());
         media.demand(row.projectId, after);
+        demandNested(row, after);
         JsonObject from = ShotJson.write(before);
         JsonObject to = ShotJson.write(after);
         if (from.equals(to)) {
@@ -304,6 +482,14 @@ public class ShotService {
         row.undoEdit = edits.save(edit).id;
         row.redoEdit = null;
         return view(row);
+    }
+
+    /** What was undone may lead to a shot that shows this one by now. */
+    private JsonObject demandNoCircle(ShotRow row, JsonObject document) {
+        for (String id : Nesting.of(ShotJson.read(document))) {
+            shownIn(row, id).ifPresent(inner -> demandNotWithin(row, inner));
+        }
+        return document;
     }
 
     private ShotRow hold(UUID id, long revision) {
@@ -330,7 +516,7 @@ public class ShotService {
     public ShotView undo(UUID id, long revision) {
         ShotRow row = hold(id, revision);
         EditRow undone = step(row.undoEdit, "There is nothing to undo.");
-        JsonObject document = Steps.applied(row.document, undone.inverse);
+        JsonObject document = demandNoCircle(row, Steps.applied(row.document, undone.inverse));
         edits.save(keep(row, EditRow.Kind.UNDO, undone.label, document, undone.inverse, undone.patch));
         row.undoEdit = undone.below;
         undone.above = row.redoEdit;
@@ -342,7 +528,7 @@ public class ShotService {
     public ShotView redo(UUID id, long revision) {
         ShotRow row = hold(id, revision);
         EditRow redone = step(row.redoEdit, "There is nothing to redo.");
-        JsonObject document = Steps.applied(row.document, redone.patch);
+        JsonObject document = demandNoCircle(row, Steps.applied(row.document, redone.patch));
         edits.save(keep(row, EditRow.Kind.REDO, redone.label, document, redone.patch, redone.inverse));
         row.redoEdit = redone.above;
         redone.below = row.undoEdit;

@@ -23,6 +23,6 @@ class ShotsWithMedia implements MediaUse {
 
     @Override
     public boolean wasEverUsed(UUID media) {
-        return !shotsWith(media).isEmpty() || edits.anyWith(media.toString());
+        return shots.anyWith(media.toString()) || edits.anyWith(media.toString());
     }
 }
