@@ -95,7 +95,16 @@ export const api = {
   deleteProject: (id: string) => call<undefined>('DELETE', `/api/projects/${id}`),
   createShot: (project: string, shot: NewShot) =>
     call<ShotView>('POST', `/api/projects/${project}/shots`, shot),
+  project: (id: string) => call<Project>('GET', `/api/projects/${id}`),
   deleteShot: (id: string) => call<undefined>('DELETE', `/api/shots/${id}`),
+  restoreShot: (id: string) => call<ShotView>('POST', `/api/shots/${id}/restore`),
+  copyShot: (id: string) => call<ShotView>('POST', `/api/shots/${id}/copy`),
+  moveShot: (id: string, project: string) => call<ShotView>('POST', `/api/shots/${id}/move`, { project }),
+  /** Layers with those that they name. */
+  copiedLayers: (id: string, layers: string[]) =>
+    call<Layer[]>('POST', `/api/shots/${id}/copied-layers`, { layers }),
+  paste: (id: string, revision: number, label: string, paste: object) =>
+    call<ShotView>('POST', `/api/shots/${id}/paste`, { revision, label, paste }),
   shot: (id: string) => call<ShotView>('GET', `/api/shots/${id}`),
   edit: (id: string, revision: number, label: string, change: Change) =>
     call<ShotView>('POST', `/api/shots/${id}/edits`, { revision, label, ...change }),

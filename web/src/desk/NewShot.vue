@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Input, message, Modal, Radio, RadioGroup, Select } from 'ant-design-vue';
+import { Button, Input, message, Modal, Radio, RadioGroup, Select } from 'ant-design-vue';
 import { onMounted, ref } from 'vue';
 import { api, type Media } from '../api/client';
 import { typedTime } from '../lib/timecode';
@@ -37,6 +37,37 @@ onMounted(async () => {
     (m) => m.kind === 'VIDEO' && m.state === 'READY',
   );
 });
+
+const chooser = ref<HTMLInputElement>();
+const bringing = ref(false);
+const POLL_MS = 400;
+
+/** A file becomes a clip of the project, and says what the shot is like. */
+async function bring(e: Event) {
+  const input = e.target as HTMLInputElement;
+  const files = [...(input.files ?? [])];
+  input.value = '';
+  if (!files.length) return;
+  bringing.value = true;
+  try {
+    const brought = await api.bring(props.project, files.slice(0, 1), rate.value);
+    let now: Media | undefined = brought;
+    while (now?.state === 'IMPORTING') {
+      await new Promise((done) => setTimeout(done, POLL_MS));
+      now = (await api.media(props.project)).find((m) => m.id === brought.id);
+    }
+    if (now?.state !== 'READY' || now.kind !== 'VIDEO') {
+      throw new Error(now?.message || `${brought.name} is no clip.`);
+    }
+    clips.value = [...clips.value, now];
+    clip.value = now.id;
+    if (!name.value) name.value = now.name.replace(/\.[^.]+$/, '');
+  } catch (problem) {
+    void message.error(problem instanceof Error ? problem.message : String(problem), 8);
+  } finally {
+    bringing.value = false;
+  }
+}
 
 function sized(value: unknown) {
   const [w, h] = String(value).split('×');
@@ -89,22 +120,26 @@ async function make() {
       <span>Format</span>
       <RadioGroup v-model:value="manner">
         <Radio value="numbers">By numbers</Radio>
-        <Radio value="clip" :disabled="clips.length === 0">
-          {{ clips.length === 0 ? 'Same as a clip (this project has none yet)' : 'Same as a clip' }}
-        </Radio>
+        <Radio value="clip">Same as a clip</Radio>
       </RadioGroup>
       <template v-if="manner === 'clip'">
         <span>Clip</span>
-        <Select
-          v-model:value="clip"
-          aria-label="Clip"
-          :options="
-            clips.map((c) => ({
-              value: c.id,
-              label: `${c.name}  ${c.width}×${c.height} · ${c.rate} · ${c.frames} frames`,
-            }))
-          "
-        />
+        <span class="pair">
+          <Select
+            v-model:value="clip"
+            class="grow"
+            aria-label="Clip"
+            placeholder="one of the project, or a file"
+            :options="
+              clips.map((c) => ({
+                value: c.id,
+                label: `${c.name}  ${c.width}×${c.height} · ${c.rate} · ${c.frames} frames`,
+              }))
+            "
+          />
+          <Button :loading="bringing" @click="chooser?.click()">A file…</Button>
+          <input ref="chooser" type="file" accept="video/*" hidden data-testid="like-file" @change="bring" />
+        </span>
       </template>
       <template v-else>
         <span>Size</span>
@@ -131,6 +166,10 @@ async function make() {
   grid-template-columns: 120px 1fr;
   gap: 10px;
   align-items: center;
+}
+.grow {
+  flex: 1;
+  min-width: 0;
 }
 .pair {
   display: flex;

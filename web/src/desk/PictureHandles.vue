@@ -7,6 +7,7 @@ import { useDesk } from '../stores/desk';
 import type { Pair } from '../lib/affine';
 import { useFrames } from '../stores/frames';
 import { useLooking } from '../stores/looking';
+import { useNesting } from '../stores/nesting';
 import { useShot } from '../stores/shot';
 import { useTyping } from '../stores/typing';
 import { useView } from '../stores/view';
@@ -26,6 +27,7 @@ const looking = useLooking();
 const frames = useFrames();
 const desk = useDesk();
 const typing = useTyping();
+const nesting = useNesting();
 
 const svg = ref<SVGSVGElement>();
 const pen = ref<InstanceType<typeof PenPath>>();
@@ -228,6 +230,7 @@ function choosing(e: PointerEvent) {
 /** A double click goes into a group, and to what lies there in it; words are typed where they stand. */
 async function inside(e: MouseEvent) {
   const layer = shot.find(view.layer);
+  if (layer?.content.kind === 'shot') return nesting.into(layer);
   if (layer?.content.kind !== 'group') return type(e);
   desk.enter(layer.id);
   const [x, y] = at(e);

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { Input, message, Modal, Select } from 'ant-design-vue';
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import { typedTime } from '../lib/timecode';
+import { useProject } from '../stores/project';
 import { useShot } from '../stores/shot';
 
 /** Name, size, rate, length, shutter and light of the shot. */
 const emit = defineEmits<{ close: [] }>();
 const shot = useShot();
+const project = useProject();
 const now = shot.shot;
 
 const name = ref(now?.name ?? '');
@@ -23,6 +25,17 @@ const lights = [
   { value: 'linear-srgb', label: 'by light, through the sRGB curve' },
   { value: 'linear-bt709', label: 'by light, through the BT.709 curve' },
 ];
+
+const clips = computed(() => project.media.filter((m) => m.kind === 'VIDEO' && m.state === 'READY'));
+
+function like(id: string) {
+  const clip = project.find(id);
+  if (!clip) return;
+  width.value = String(clip.width);
+  height.value = String(clip.height);
+  rate.value = clip.rate;
+  length.value = String(clip.frames);
+}
 
 async function save() {
   const frames = typedTime(length.value, rate.value, now?.length ?? 0);
@@ -54,6 +67,15 @@ async function save() {
     <div class="form">
       <label for="settings-name">Name</label>
       <Input id="settings-name" v-model:value="name" />
+      <template v-if="clips.length">
+        <span>Like a clip</span>
+        <Select
+          aria-label="Like a clip"
+          placeholder="size, rate and length of…"
+          :options="clips.map((c) => ({ value: c.id, label: c.name }))"
+          @change="(id) => like(String(id))"
+        />
+      </template>
       <span>Size</span>
       <span class="pair">
         <Input v-model:value="width" aria-label="Width" /> ×

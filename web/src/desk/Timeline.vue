@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Dropdown, Menu, MenuDivider, MenuItem } from 'ant-design-vue';
+import { Dropdown, Menu, MenuDivider, MenuItem, SubMenu } from 'ant-design-vue';
 import { PlusOutlined } from '@ant-design/icons-vue';
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
 import { follow } from '../lib/drag';
@@ -7,6 +7,7 @@ import { frameOf, type MovingProperty, type Row } from '../lib/layers';
 import { snapped } from '../lib/snap';
 import { MEDIA, useAdding } from '../stores/adding';
 import { useTyping } from '../stores/typing';
+import { useProject } from '../stores/project';
 import { useShot } from '../stores/shot';
 import { useTiming } from '../stores/timing';
 import { useView, type KeyName } from '../stores/view';
@@ -23,6 +24,9 @@ const shot = useShot();
 const view = useView();
 const adding = useAdding();
 const typing = useTyping();
+const project = useProject();
+/** What can be shown here: every other shot of the project. */
+const others = computed(() => project.shots.filter((s) => s.id !== shot.view?.id));
 const timing = useTiming();
 
 const FIGURES = [
@@ -203,13 +207,16 @@ onBeforeUnmount(() => watcher?.disconnect());
   >
     <div class="ruler-row">
       <div class="corner">
-        <Dropdown :trigger="['click']">
+        <Dropdown :trigger="['click']" @open-change="(now) => now && project.lookAtShots()">
           <button class="bare" aria-label="Add a layer"><PlusOutlined /> Add</button>
           <template #overlay>
             <Menu>
               <MenuItem key="text" @click="typing.begin()">Text</MenuItem>
               <MenuItem key="text-at" @click="view.tool = 'text'">Text where you click</MenuItem>
               <MenuItem key="media" @click="view.drawer = 'media'">Clip, still or sound…</MenuItem>
+              <SubMenu key="shot" title="Another shot" :disabled="others.length === 0">
+                <MenuItem v-for="s in others" :key="s.id" @click="adding.nested(s)">{{ s.name }}</MenuItem>
+              </SubMenu>
               <MenuDivider />
               <MenuItem
                 v-for="f in FIGURES"

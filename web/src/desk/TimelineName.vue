@@ -13,12 +13,14 @@ import { computed, ref } from 'vue';
 import { freshId, type Row } from '../lib/layers';
 import { useDesk } from '../stores/desk';
 import { useTiming } from '../stores/timing';
+import { useNesting } from '../stores/nesting';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
 import KindGlyph from './KindGlyph.vue';
 
 const props = defineProps<{ row: Row; folds: boolean }>();
 const shot = useShot();
+const nesting = useNesting();
 const view = useView();
 const desk = useDesk();
 
@@ -249,6 +251,12 @@ function outOfGroup() {
       <template #overlay>
         <Menu>
           <MenuItem key="d" @click="duplicate">Duplicate</MenuItem>
+          <MenuItem v-if="layer.content.kind === 'shot'" key="d-own" @click="nesting.duplicate(layer)"
+            >Duplicate with a shot of its own</MenuItem
+          >
+          <MenuItem v-if="layer.content.kind === 'shot'" key="into" @click="nesting.into(layer)"
+            >Open the shot</MenuItem
+          >
           <MenuItem key="u" :disabled="row.index === 0" @click="reorder(row.index - 1)">Move up</MenuItem>
           <MenuItem key="w" :disabled="row.index === row.siblings - 1" @click="reorder(row.index + 1)"
             >Move down</MenuItem

@@ -4,6 +4,7 @@ import { HistoryOutlined, RedoOutlined, UndoOutlined } from '@ant-design/icons-v
 import { computed } from 'vue';
 import { framesPerSecond } from '../lib/timecode';
 import { useFrames } from '../stores/frames';
+import { useNesting } from '../stores/nesting';
 import { useProject } from '../stores/project';
 import { useProof } from '../stores/proof';
 import { useShot } from '../stores/shot';
@@ -16,6 +17,7 @@ const shot = useShot();
 const frames = useFrames();
 const project = useProject();
 const proof = useProof();
+const nesting = useNesting();
 
 const format = computed(() => {
   const s = shot.shot;
@@ -32,6 +34,10 @@ const state = computed(() => (!frames.connected ? 'connecting…' : shot.waiting
     <span class="path">
       <RouterLink to="/">{{ shot.view?.projectName }}</RouterLink>
       <span class="quiet">›</span>
+      <template v-for="(s, i) in nesting.trail" :key="s.shot">
+        <button class="bare outer" :title="`Back to ${s.name}`" @click="nesting.back(i)">{{ s.name }}</button>
+        <span class="quiet">›</span>
+      </template>
       <strong>{{ shot.shot?.name }}</strong>
     </span>
     <button class="bare format" title="Name, size, rate and length of the shot" @click="emit('settings')">
@@ -96,6 +102,9 @@ const state = computed(() => (!frames.connected ? 'connecting…' : shot.waiting
   white-space: nowrap;
 }
 .path a {
+  color: var(--quiet);
+}
+.outer {
   color: var(--quiet);
 }
 .format {

@@ -84,6 +84,8 @@ export interface Handles {
   paints: PaintNow[];
   /** Of a text: before each letter, and after the last. */
   carets: Caret[];
+  /** What the shot that it shows is like, and which of its frames is seen. */
+  inside: { name?: string; width?: number; height?: number; rate?: string; length?: number; frame?: number };
   /** The way of its position: a dot for each frame, and the keys with their handles. */
   path: { dots: Pair[]; keys: { at: number; loose: boolean; point: Pair; in: Pair; out: Pair }[] };
 }

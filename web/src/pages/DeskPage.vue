@@ -18,6 +18,7 @@ import Transport from '../desk/Transport.vue';
 import ShotSettings from '../desk/ShotSettings.vue';
 import { useCommands } from '../stores/commands';
 import { useDesk } from '../stores/desk';
+import { useNesting } from '../stores/nesting';
 import { useProject } from '../stores/project';
 import { useRecipes } from '../stores/recipes';
 import { useShot } from '../stores/shot';
@@ -31,18 +32,26 @@ const desk = useDesk();
 const project = useProject();
 const commands = useCommands();
 const timing = useTiming();
+const nesting = useNesting();
 const help = ref(false);
 const settings = ref(false);
 
 function open() {
-  view.frame = 0;
-  view.choose(undefined);
+  const at = nesting.arrived(props.id);
+  view.frame = at?.frame ?? 0;
+  view.choose(at?.layer);
   view.group = undefined;
   view.range = undefined;
   desk.open(props.id);
 }
 
-watch(() => props.id, open);
+watch(
+  () => props.id,
+  () => {
+    desk.close();
+    open();
+  },
+);
 watch(
   () => shot.view?.projectId,
   (id) => {

@@ -1,7 +1,18 @@
 <script setup lang="ts">
-import { Button, Dropdown, Empty, Input, Menu, MenuItem, message, Modal } from 'ant-design-vue';
+import {
+  Button,
+  Dropdown,
+  Empty,
+  Input,
+  Menu,
+  MenuItem,
+  message,
+  Modal,
+  notification,
+  SubMenu,
+} from 'ant-design-vue';
 import { MoreOutlined, PlusOutlined } from '@ant-design/icons-vue';
-import { onBeforeUnmount, onMounted, ref } from 'vue';
+import { h, onBeforeUnmount, onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, type Job, type Project, type Room } from '../api/client';
 import NewShot from '../desk/NewShot.vue';
@@ -55,6 +66,53 @@ function remove(project: Project) {
     okType: 'danger',
     onOk: () => attempt(() => api.deleteProject(project.id)).then(load),
   });
+}
+
+type Shot = Project['shots'][number];
+const change = (work: () => Promise<unknown>) => attempt(work).then(load);
+
+const shotNamed = ref<Shot>();
+function askShot(s: Shot) {
+  shotNamed.value = s;
+  name.value = s.name;
+}
+
+async function saveShot() {
+  const s = shotNamed.value;
+  if (!s) return;
+  const patch = [{ op: 'replace' as const, path: '/name', value: name.value }];
+  await attempt(async () => {
+    await api.edit(s.id, s.revision, 'Rename', { patch });
+    shotNamed.value = undefined;
+  });
+  await load();
+}
+
+/** At once, since it can be taken back. */
+async function removeShot(s: Shot) {
+  await attempt(async () => {
+    await api.deleteShot(s.id);
+    const key = `deleted-${s.id}`;
+    notification.open({
+      key,
+      placement: 'bottomLeft',
+      duration: 20,
+      message: `“${s.name}” is deleted.`,
+      btn: () =>
+        h(
+          Button,
+          {
+            size: 'small',
+            onClick: () => {
+              notification.close(key);
+              void change(() => api.restoreShot(s.id));
+            },
+          },
+          () => 'Undo',
+        ),
+    });
+  });
+  await load();
 }
 
 function size(bytes: number) {
@@ -127,17 +185,37 @@ onBeforeUnmount(() => {
           {{ j.state === 'WAITING' ? 'waiting' : `${Math.floor((100 * j.done) / Math.max(1, j.total))} %` }}
         </p>
         <div class="reel">
-          <RouterLink v-for="s in p.shots" :key="s.id" :to="`/shots/${s.id}`" class="shot">
-            <span class="frame"
-              ><img :src="`/api/shots/${s.id}/poster.png?r=${s.revision}`" :alt="s.name"
-            /></span>
-            <span class="caption">
-              <strong>{{ s.name }}</strong>
-              <span class="quiet"
-                >{{ s.width }}×{{ s.height }} · {{ s.rate }} · {{ seconds(s.length, s.rate) }}</span
-              >
-            </span>
-          </RouterLink>
+          <div v-for="s in p.shots" :key="s.id" class="card" :data-testid="`shot-${s.name}`">
+            <RouterLink :to="`/shots/${s.id}`" class="shot">
+              <span class="frame"
+                ><img :src="`/api/shots/${s.id}/poster.png?r=${s.revision}`" :alt="s.name"
+              /></span>
+              <span class="caption">
+                <strong>{{ s.name }}</strong>
+                <span class="quiet"
+                  >{{ s.width }}×{{ s.height }} · {{ s.rate }} · {{ seconds(s.length, s.rate) }}</span
+                >
+              </span>
+            </RouterLink>
+            <Dropdown :trigger="['click']">
+              <button class="bare more" :aria-label="`More for ${s.name}`"><MoreOutlined /></button>
+              <template #overlay>
+                <Menu>
+                  <MenuItem key="rename" @click="askShot(s)">Rename…</MenuItem>
+                  <MenuItem key="copy" @click="change(() => api.copyShot(s.id))">Duplicate</MenuItem>
+                  <SubMenu key="move" title="Move to" :disabled="projects.length < 2">
+                    <MenuItem
+                      v-for="q in projects.filter((o) => o.id !== p.id)"
+                      :key="q.id"
+                      @click="change(() => api.moveShot(s.id, q.id))"
+                      >{{ q.name }}</MenuItem
+                    >
+                  </SubMenu>
+                  <MenuItem key="delete" danger @click="removeShot(s)">Delete</MenuItem>
+                </Menu>
+              </template>
+            </Dropdown>
+          </div>
           <button class="shot add" @click="into = p">
             <span><PlusOutlined /> New shot</span>
             <span v-if="p.shots.length === 0" class="quiet"
@@ -158,6 +236,15 @@ onBeforeUnmount(() => {
       @ok="save"
     >
       <Input v-model:value="name" placeholder="Name" aria-label="Name of the project" @press-enter="save" />
+    </Modal>
+    <Modal
+      :open="shotNamed !== undefined"
+      title="Rename the shot"
+      ok-text="Save"
+      @ok="saveShot"
+      @cancel="shotNamed = undefined"
+    >
+      <Input v-model:value="name" placeholder="Name" aria-label="Name of the shot" @press-enter="saveShot" />
     </Modal>
     <NewShot
       v-if="into"
@@ -208,6 +295,22 @@ h2 {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(280px, 1fr));
   gap: 18px;
+}
+.card {
+  position: relative;
+}
+.more {
+  position: absolute;
+  top: 6px;
+  right: 6px;
+  padding: 2px 6px;
+  border-radius: 4px;
+  background: #111c;
+  opacity: 0;
+}
+.card:hover .more,
+.card:focus-within .more {
+  opacity: 1;
 }
 .shot {
   display: flex;

@@ -1,5 +1,7 @@
 import { defineStore } from 'pinia';
-import type { Media } from '../api/client';
+import { Button, notification } from 'ant-design-vue';
+import { h } from 'vue';
+import type { Media, Project } from '../api/client';
 import type { PaintForm } from '../lib/answers';
 import type { Pair } from '../lib/affine';
 import { freshId } from '../lib/layers';
@@ -82,15 +84,78 @@ export const useAdding = defineStore('adding', () => {
       1,
       Math.floor((m.frames * Number(up) * Number(clipDown)) / Number(down) / Number(clipUp)),
     );
+    const first = s.layers.length === 0 && !still;
     // What fills the frame is put into its middle, wherever it is dropped.
     const fills = m.width >= 0.9 * s.format.width && m.height >= 0.9 * s.format.height;
     const left = s.length - (where.frame ?? 0);
-    return add(
+    const added = add(
       name,
       { kind: still ? 'still' : 'footage', media: m.id },
       still ? left : Math.min(frames, left),
       fills ? { ...where, at: undefined } : where,
     );
+    return first ? added.then(() => offerLike(m, name)) : added;
+  }
+
+  const KEY = 'like-clip';
+  /** The first clip of a shot may say what the shot is like. */
+  function offerLike(m: Media, name: string) {
+    const s = shot.shot;
+    const only = s?.layers[0] as { id: string } | undefined;
+    const same =
+      s?.format.width === m.width &&
+      s.format.height === m.height &&
+      s.format.rate === m.rate &&
+      s.length === m.frames;
+    if (!s || !only || same) return;
+    notification.open({
+      key: KEY,
+      placement: 'bottomRight',
+      duration: 15,
+      message: `Make the shot like ${m.name}?`,
+      description: `${m.width} × ${m.height} · ${m.rate} · ${m.frames} frames; it is ${s.format.width} × ${s.format.height} · ${s.format.rate} · ${s.length} frames now.`,
+      btn: () =>
+        h(
+          Button,
+          {
+            type: 'primary',
+            size: 'small',
+            onClick: () => {
+              notification.close(KEY);
+              void makeLike(m, name, only.id);
+            },
+          },
+          () => 'Make it like the clip',
+        ),
+    });
+  }
+
+  /** The shot gets size, rate and length of a clip, and the clip fills it. */
+  async function makeLike(m: Media, name: string, clip: string) {
+    const s = shot.shot;
+    if (!s) return;
+    const layer = {
+      id: freshId(),
+      name,
+      content: { kind: 'footage', media: m.id },
+      span: { in: 0, length: m.frames },
+      place: { position: [m.width / 2, m.height / 2] },
+    };
+    const format = { ...s.format, width: m.width, height: m.height, rate: m.rate };
+    const edits = [
+      { kind: 'delete', layers: [clip] },
+      { kind: 'relength', length: m.frames, inside: 'stays' },
+      { kind: 'settings', name: s.name, format, shutter: s.shutter },
+      { kind: 'add', layer, above: null },
+    ];
+    if (await shot.edit(`Like ${m.name}`, { edit: { kind: 'several', edits } })) view.choose(layer.id);
+  }
+
+  /** Another shot, as long as it lasts. */
+  function nested(s: Project['shots'][number]) {
+    const rate = framesPerSecond(shot.shot?.format.rate ?? '24');
+    const length = Math.max(1, Math.ceil((s.length * rate) / framesPerSecond(s.rate) - 1e-9));
+    return add(s.name, { kind: 'shot', shot: s.id }, length);
   }
 
   /** Adds what is dropped: files, which are brought in first, or a medium of the project. */
@@ -108,5 +173,5 @@ export const useAdding = defineStore('adding', () => {
     }
   }
 
-  return { fill, media, dropped, brought };
+  return { fill, media, nested, dropped, brought };
 });

@@ -1,9 +1,11 @@
 import { defineStore } from 'pinia';
 import { nextTick } from 'vue';
 import { freshId } from '../lib/layers';
+import { useClipboard } from './clipboard';
 import { useDesk } from './desk';
 import { usePlayback } from './playback';
 import { useLooking } from './looking';
+import { useNesting } from './nesting';
 import { useProof } from './proof';
 import { useShot } from './shot';
 import { useTiming } from './timing';
@@ -43,6 +45,8 @@ export const useCommands = defineStore('commands', () => {
   const desk = useDesk();
   const playback = usePlayback();
   const typing = useTyping();
+  const clipboard = useClipboard();
+  const nesting = useNesting();
   const timing = useTiming();
 
   function neighbour(by: number, too: boolean) {
@@ -103,12 +107,14 @@ export const useCommands = defineStore('commands', () => {
     else if (view.path) view.choosePath(undefined);
     else if (view.keys.length) view.keys = [];
     else if (view.group) desk.leave();
-    else view.drawer = undefined;
+    else if (view.drawer) view.drawer = undefined;
+    else nesting.back();
   }
 
   function enter() {
     const layer = shot.find(view.layer);
     if (layer?.content.kind === 'text') typing.edit(layer);
+    if (layer?.content.kind === 'shot') nesting.into(layer);
     if (layer?.content.kind !== 'group') return;
     desk.enter(layer.id);
     const [first] = layer.content.layers as { id: string }[];
@@ -180,7 +186,7 @@ export const useCommands = defineStore('commands', () => {
         say('Shift+A', 'type new words where you click', () => (view.tool = 'text')),
         say('Ctrl+D', 'duplicate', () => void duplicate()),
         say('G', 'group', () => void timing.group()),
-        say('Enter', 'into the chosen group, or the words, on the Picture; Escape leads out', enter),
+        say('Enter', 'into the chosen group, the words, the shot that is shown; Escape leads out', enter),
         say('Shift+G', 'dissolve the group', timing.ungroup),
         say('[ ]', 'begin here, end here', (e) => timing.trim(e.key === '[' ? 'start' : 'end')),
         say('D', 'split here', () => void timing.split()),
@@ -226,10 +232,14 @@ export const useCommands = defineStore('commands', () => {
         ),
         say('Alt+Shift+← Alt+Shift+→', 'ten frames', (e) => timing.nudge(e.key === 'ArrowLeft' ? -10 : 10)),
         say('Ctrl+A', 'choose all keys of the chosen layers', allKeys),
-        say('Ctrl+C Ctrl+X', 'copy, cut the chosen keys', (e) =>
-          e.key.toLowerCase() === 'c' ? timing.copyKeys() : void timing.cutKeys(),
+        say('Ctrl+C Ctrl+X', 'copy, cut the chosen keys; where none are, the chosen layers', (e) =>
+          e.key.toLowerCase() === 'c' ? void clipboard.copy() : void clipboard.cut(),
         ),
-        say('Ctrl+V', 'paste them on the chosen layers, from this frame', timing.pasteKeys),
+        say(
+          'Ctrl+V',
+          'paste keys on the chosen layers, from this frame; layers into this shot',
+          () => void clipboard.paste(),
+        ),
         say('R', 'reverse the chosen keys', () => void timing.reverse()),
         say('V', 'auto-key: changes set keys', () => (view.autoKey = !view.autoKey)),
         say('C', 'curves in the place of the bars', () => (view.curves = !view.curves)),
@@ -250,7 +260,7 @@ export const useCommands = defineStore('commands', () => {
         say('N', 'the next finding', () => useProof().next()),
         say('B', 'this picture as “before”, with a split', () => useLooking().putAside()),
         say('T', 'title safe', () => (view.safe = !view.safe)),
-        say('Escape', 'no tool, no keys, out of the group, no drawer', escape),
+        say('Escape', 'no tool, no keys, out of the group, no drawer, out to the shot around', escape),
       ],
     },
     {

@@ -87,17 +87,21 @@ export const useFrames = defineStore('frames', () => {
     onRevision = revision;
     onOpen = open;
     const scheme = location.protocol === 'https:' ? 'wss' : 'ws';
-    socket = new WebSocket(`${scheme}://${location.host}/ws/frames/${shot}`);
-    socket.binaryType = 'arraybuffer';
-    socket.onopen = () => {
+    const line = new WebSocket(`${scheme}://${location.host}/ws/frames/${shot}`);
+    socket = line;
+    line.binaryType = 'arraybuffer';
+    line.onopen = () => {
       connected.value = true;
       onOpen();
     };
-    socket.onmessage = (e: MessageEvent<string | ArrayBuffer>) => {
+    line.onmessage = (e: MessageEvent<string | ArrayBuffer>) => {
+      // What an older line still brings is about another shot.
+      if (socket !== line) return;
       if (typeof e.data === 'string') told(JSON.parse(e.data) as Record<string, unknown>);
       else arrived(e.data);
     };
-    socket.onclose = () => {
+    line.onclose = () => {
+      if (socket !== line) return;
       connected.value = false;
       awaited.value = false;
       settleAll();
@@ -108,6 +112,10 @@ export const useFrames = defineStore('frames', () => {
   function close() {
     closing = true;
     socket?.close();
+    socket = undefined;
+    connected.value = false;
+    awaited.value = false;
+    settleAll();
     kept.clear();
     shown.value = undefined;
     handles.value = undefined;
@@ -228,6 +236,9 @@ export const useFrames = defineStore('frames', () => {
   function told(m: Record<string, unknown>) {
     if (m.type === 'revision') {
       onRevision(m.revision as number);
+    } else if (m.type === 'inside') {
+      // A shot that is shown in this one has changed: all is asked for anew.
+      onOpen();
     } else if (m.type === 'keys' && m.seq === keysSeq) {
       (m.keys as string[]).forEach((k, i) => (asNamed[(m.from as number) + i] = k));
       keys.value = [...asNamed];

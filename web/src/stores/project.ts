@@ -1,7 +1,7 @@
 import { message } from 'ant-design-vue';
 import { defineStore } from 'pinia';
 import { computed, ref, watch } from 'vue';
-import { api, type Font, type Job, type Media } from '../api/client';
+import { api, type Font, type Job, type Media, type Project } from '../api/client';
 
 const POLL_MS = 700;
 
@@ -10,6 +10,7 @@ export const useProject = defineStore('project', () => {
   const id = ref('');
   const media = ref<Media[]>([]);
   const fonts = ref<Font[]>([]);
+  const shots = ref<Project['shots']>([]);
   const jobs = ref<Job[]>([]);
   let timer: ReturnType<typeof setTimeout> | undefined;
   const faces = new Set<string>();
@@ -41,6 +42,15 @@ export const useProject = defineStore('project', () => {
     }
     if (busy.value.length > 0 || media.value.some((m) => m.state === 'IMPORTING')) {
       timer = setTimeout(() => void refresh(), POLL_MS);
+    }
+  }
+
+  /** The shots of the project, as they are now. */
+  async function lookAtShots() {
+    try {
+      shots.value = (await api.project(id.value)).shots;
+    } catch (e) {
+      void message.error(e instanceof Error ? e.message : String(e));
     }
   }
 
@@ -85,7 +95,22 @@ export const useProject = defineStore('project', () => {
 
   const find = (media_: string) => media.value.find((m) => m.id === media_);
 
-  return { id, media, fonts, jobs, busy, open, close, refresh, bring, ready, face, find };
+  return {
+    id,
+    media,
+    fonts,
+    shots,
+    lookAtShots,
+    jobs,
+    busy,
+    open,
+    close,
+    refresh,
+    bring,
+    ready,
+    face,
+    find,
+  };
 });
 
 const NUMBERED = /^(.*?)(\d+)\.(png|jpe?g|tiff?|webp|exr|dpx)$/i;

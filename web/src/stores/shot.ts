@@ -61,6 +61,9 @@ export const useShot = defineStore('shot', () => {
     const called = said(label, fields.layers ?? fields.layer);
     return enqueue((v) => api.edit(v.id, v.revision, called, change));
   };
+  /** Layers that were copied from here or from another shot. */
+  const paste = (label: string, what: object) =>
+    enqueue((v) => api.paste(v.id, v.revision, label.slice(0, 190), what));
   const undo = () => enqueue((v) => (v.undo ? api.undo(v.id, v.revision) : Promise.resolve(v)));
   const redo = () => enqueue((v) => (v.redo ? api.redo(v.id, v.revision) : Promise.resolve(v)));
 
@@ -118,6 +121,7 @@ export const useShot = defineStore('shot', () => {
     waiting,
     load,
     edit,
+    paste,
     undo,
     redo,
     jump,

@@ -6,6 +6,7 @@ import ClipLook from './ClipLook.vue';
 import FillLook from './FillLook.vue';
 import GroupLook from './GroupLook.vue';
 import ShapeLook from './ShapeLook.vue';
+import ShotLook from './ShotLook.vue';
 import SoundLook from './SoundLook.vue';
 import TextLook from './TextLook.vue';
 
@@ -24,5 +25,6 @@ export const KINDS: Record<ContentKind, { look: Component; glyph: string }> = {
     look: AdjustmentLook,
     glyph: 'M8 2.5a5.5 5.5 0 1 0 0 11zM8 2.5a5.5 5.5 0 0 1 0 11M8 5.5h5M8 8h5.5M8 10.5h5',
   },
+  shot: { look: ShotLook, glyph: 'M2 3h12v10H2zM5 6h6v4H5zM2 3l3 3M14 3l-3 3M2 13l3-3M14 13l-3-3' },
   group: { look: GroupLook, glyph: 'M2 5V3h5l1.5 2H14v8H2zM5 8h6M5 10.5h6' },
 };
