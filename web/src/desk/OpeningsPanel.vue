@@ -40,8 +40,10 @@ async function lay(k: KeptOpening) {
   if (view.stance === 'rest') view.stance = 'arrive';
   if (await timing.setPassage(k.passage)) timing.take(view.stance);
 }
-const sameAs = (k: KeptOpening) =>
-  JSON.stringify(layer.value?.[arriving.value ? 'arrive' : 'leave']) === JSON.stringify(k.passage);
+const sameAs = (k: KeptOpening) => {
+  const own = layer.value?.[arriving.value ? 'arrive' : 'leave'];
+  return JSON.stringify(own && { ...own, pass: null }) === JSON.stringify({ ...k.passage, pass: null });
+};
 
 async function choose(kind: string) {
   if (view.stance === 'rest') view.stance = 'arrive';

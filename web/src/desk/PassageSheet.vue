@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue';
+import { Button, Select } from 'ant-design-vue';
 import { computed } from 'vue';
 import type { Layer, Parameter } from '../api/client';
 import EaseField from '../fields/EaseField.vue';
@@ -60,10 +60,35 @@ function withPart(p: Parameter, index: 0 | 1, shown: number): [number, number] {
   return next;
 }
 
+const pass = computed(() => (props.arriving ? passage.value?.pass : undefined) ?? undefined);
+/** The layers that can give way to this one. */
+const others = computed(() => timing.passable(props.layer.id));
+const going = computed(() => shot.find(pass.value?.from)?.leave?.opening?.kind);
+
+const endPass = () => timing.edit('No pass', 'remove-pass', { layer: props.layer.id });
+
+function leaveBy(kind: string) {
+  const from = pass.value?.from;
+  if (from === undefined) return;
+  if (kind) void timing.pass(props.layer.id, from, { kind });
+  else
+    void timing.edit('It stays until it is covered', 'remove-passage', { layers: [from], arriving: false });
+}
+
+function setLength(length: number) {
+  if (pass.value)
+    void timing.edit('Length of the pass', 'set-pass-length', { layer: props.layer.id, length });
+  else commit(noun.value, 'length', length);
+}
+
 function begin() {
   void timing.setOpening(null);
 }
 function remove() {
+  if (pass.value) {
+    void endPass();
+    return;
+  }
   void timing.edit(`No ${noun.value.toLowerCase()}`, 'remove-passage', {
     layers: timing.free,
     arriving: props.arriving,
@@ -71,10 +96,10 @@ function remove() {
 }
 function keep() {
   if (passage.value) {
-    void kept.keep(
-      `${props.layer.name} ${props.arriving ? 'arriving' : 'leaving'}`.slice(0, 80),
-      passage.value,
-    );
+    void kept.keep(`${props.layer.name} ${props.arriving ? 'arriving' : 'leaving'}`.slice(0, 80), {
+      ...passage.value,
+      pass: null,
+    });
     view.drawer = 'openings';
   }
 }
@@ -94,6 +119,13 @@ function unpack() {
     </p>
     <Button type="primary" :disabled="locked" @click="view.drawer = 'openings'">Choose an opening…</Button>
     <Button :disabled="locked" @click="begin">{{ arriving ? 'Come from' : 'Go to' }} a pose</Button>
+    <Button
+      v-if="arriving && others[0]"
+      :disabled="locked"
+      title="The one before gives way to this one while they overlap"
+      @click="timing.pass(layer.id)"
+      >Pass from “{{ others[0].name }}”</Button
+    >
   </div>
   <template v-else>
     <SheetLine label="Opening">
@@ -101,6 +133,34 @@ function unpack() {
         {{ descriptor?.label ?? 'none; by its pose' }}<span class="quiet"> change…</span>
       </button>
     </SheetLine>
+    <template v-if="arriving && (pass || others.length)">
+      <SheetLine label="Pass from">
+        <Select
+          size="small"
+          aria-label="Pass from"
+          :disabled="locked"
+          :value="pass?.from ?? ''"
+          :options="[
+            { value: '', label: 'no other layer' },
+            ...others.map((l) => ({ value: l.id, label: l.name })),
+          ]"
+          @change="(v) => (v ? timing.pass(layer.id, String(v)) : endPass())"
+        />
+      </SheetLine>
+      <SheetLine v-if="pass" label="which leaves">
+        <Select
+          size="small"
+          aria-label="How the other one leaves"
+          :disabled="locked"
+          :value="going ?? ''"
+          :options="[
+            { value: '', label: 'by being covered' },
+            ...recipes.openings.map((o) => ({ value: o.kind, label: o.label })),
+          ]"
+          @change="(v) => leaveBy(String(v ?? ''))"
+        />
+      </SheetLine>
+    </template>
     <RecipeFields
       v-if="opening && descriptor"
       :descriptor="descriptor"
@@ -126,7 +186,7 @@ function unpack() {
         :label="`Length of the ${noun.toLowerCase()}`"
         :least="1"
         :disabled="locked"
-        @commit="(f) => commit(noun, 'length', f)"
+        @commit="setLength"
       />
     </SheetLine>
     <SheetLine label="Delay">

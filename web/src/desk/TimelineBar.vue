@@ -242,6 +242,12 @@ function end(e: PointerEvent, part: 'in' | 'out') {
   );
 }
 
+/** Whether another layer gives way to this one while it arrives. */
+const passes = computed(() => props.row.layer.arrive?.pass);
+const passTitle = computed(
+  () => `Pass from ${shot.find(passes.value?.from)?.name ?? ''}. Drag for its length`,
+);
+
 function ramped(e: PointerEvent, way: Way) {
   if (!sole(e)) return;
   const now = props.row.layer[way];
@@ -251,9 +257,14 @@ function ramped(e: PointerEvent, way: Way) {
     way === 'arrive' ? 'Length of the arrival' : 'Length of the departure',
     (wanted) => {
       const by = ownFrames(props.row, way === 'arrive' ? wanted : -wanted);
-      const length = Math.max(1, Math.min(props.row.layer.span.length - 1, now.length + by));
+      // An overlap lies about its cut: its other end goes the other way.
+      const both = passes.value && way === 'arrive' ? 2 : 1;
+      const length = Math.max(1, Math.min(props.row.layer.span.length - 1, now.length + both * by));
       ramp.value = { way, length };
-      return length === now.length ? undefined : shot.field(props.row.layer.id, `${way}/length`, length);
+      if (length === now.length) return undefined;
+      return both === 2
+        ? { edit: { kind: 'set-pass-length', layer: props.row.layer.id, length } }
+        : shot.field(props.row.layer.id, `${way}/length`, length);
     },
     () => (ramp.value = undefined),
   );
@@ -287,6 +298,12 @@ function ramped(e: PointerEvent, way: Way) {
         />
         <rect :x="r.from" y="0" :width="r.to - r.from" height="22" class="ground" />
         <path :d="r.path" class="ramp" />
+        <path
+          v-if="r.way === 'arrive' && passes"
+          :d="r.path"
+          class="ramp goes"
+          :style="{ transformOrigin: '0 11px' }"
+        />
       </g>
     </svg>
     <span
@@ -294,7 +311,12 @@ function ramped(e: PointerEvent, way: Way) {
       :key="r.way"
       class="grip"
       :style="{ left: `${r.way === 'arrive' ? r.to : r.from}px` }"
-      :title="`${r.way === 'arrive' ? 'Arrives' : 'Leaves'}: ${r.label}. Drag for its length`"
+      :class="{ pass: r.way === 'arrive' && passes }"
+      :title="
+        r.way === 'arrive' && passes
+          ? passTitle
+          : `${r.way === 'arrive' ? 'Arrives' : 'Leaves'}: ${r.label}. Drag for its length`
+      "
       :data-testid="`ramp-${r.way}-${row.layer.name}`"
       @pointerdown.stop="ramped($event, r.way)"
     ></span>
@@ -361,6 +383,14 @@ function ramped(e: PointerEvent, way: Way) {
   fill: none;
   stroke: #d8d8d8;
   stroke-width: 1.5;
+}
+/* The layer that gives way meanwhile. */
+.goes {
+  stroke-dasharray: 3 3;
+  transform: scaleY(-1);
+}
+.grip.pass {
+  border-left-style: solid;
 }
 .edited .ramp {
   stroke: #fff;

@@ -264,6 +264,13 @@ function outOfGroup() {
           <MenuDivider />
           <MenuItem key="g" @click="timing.group()">Group</MenuItem>
           <MenuItem
+            v-if="layer.content.kind !== 'sound'"
+            key="pass"
+            :disabled="timing.passable(layer.id).length === 0"
+            @click="timing.pass(layer.id)"
+            >Pass from the one before</MenuItem
+          >
+          <MenuItem
             v-for="unit in layer.content.kind === 'text' ? ['lines', 'words', 'letters'] : []"
             :key="`p-${unit}`"
             @click="timing.edit('Take apart', 'take-apart', { layer: layer.id, unit })"

@@ -97,6 +97,7 @@ const state = computed(() => (!frames.connected ? 'connecting…' : shot.waiting
 }
 .path {
   display: flex;
+  align-items: center;
   gap: 7px;
   margin-left: 10px;
   white-space: nowrap;
@@ -105,6 +106,7 @@ const state = computed(() => (!frames.connected ? 'connecting…' : shot.waiting
   color: var(--quiet);
 }
 .outer {
+  padding: 0;
   color: var(--quiet);
 }
 .format {

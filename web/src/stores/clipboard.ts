@@ -33,6 +33,9 @@ export const useClipboard = defineStore('clipboard', () => {
       const layers = await api.copiedLayers(shot.view.id, chosen);
       localStorage.setItem(COPIED, JSON.stringify({ layers, chosen } satisfies Copied));
       last = 'layers';
+      const along =
+        layers.length > chosen.length ? `, with ${layers.length - chosen.length} that they refer to` : '';
+      void message.info(`${chosen.length === 1 ? 'One layer' : `${chosen.length} layers`} copied${along}.`);
       return true;
     } catch (e) {
       void message.error(e instanceof Error ? e.message : String(e));

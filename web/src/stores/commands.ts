@@ -190,6 +190,11 @@ export const useCommands = defineStore('commands', () => {
         say('Shift+G', 'dissolve the group', timing.ungroup),
         say('[ ]', 'begin here, end here', (e) => timing.trim(e.key === '[' ? 'start' : 'end')),
         say('D', 'split here', () => void timing.split()),
+        say(
+          'Shift+D',
+          'pass from the layer before to the chosen one',
+          () => view.layer && void timing.pass(view.layer),
+        ),
         say('F', 'freeze on this frame', () => timing.freeze()),
         say('E Shift+E', 'the next pose: rest, arrive, leave; the one before', (e) =>
           stance(e.shiftKey ? -1 : 1),

@@ -1,7 +1,9 @@
 import { message } from 'ant-design-vue';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
+import type { Layer } from '../api/client';
 import { ends, frameOf as frameIn, freshId, type Row } from '../lib/layers';
+import { framesPerSecond } from '../lib/timecode';
 import { useDesk } from './desk';
 import { useShot } from './shot';
 import { useView, type KeyName, type Stance } from './view';
@@ -229,6 +231,38 @@ export const useTiming = defineStore('timing', () => {
     else if (stance === 'leave') desk.go(frameIn(row, span.offset + span.length - 1 - (leave?.delay ?? 0)));
   }
 
+  /** The layers that can give way to one: beside it, and there before it; the one that ends where it begins first. */
+  function passable(id: string) {
+    const row = shot.row(id);
+    if (!row) return [];
+    const { in: at } = row.layer.span;
+    const far = (l: Layer) => Math.abs(l.span.in + l.span.length - at);
+    return shot
+      .everyLayer()
+      .filter(
+        (l) =>
+          l.id !== id && l.content.kind !== 'sound' && l.span.in < at && shot.row(l.id)?.group === row.group,
+      )
+      .sort((a, b) => far(a) - far(b));
+  }
+
+  /** One layer gives way to another while that one arrives: as it arrives already, or by a dissolve of a second. */
+  function pass(to: string, from = passable(to)[0]?.id, going: object | null = null) {
+    const layer = shot.find(to);
+    if (!layer || from === undefined) {
+      void message.info('Choose the layer that is to follow another one first.');
+      return Promise.resolve(false);
+    }
+    const second = Math.round(framesPerSecond(shot.shot?.format.rate ?? '24'));
+    return edit('Pass', 'make-pass', {
+      from,
+      to,
+      length: layer.arrive?.length ?? second,
+      coming: layer.arrive?.opening ?? { kind: 'fade' },
+      going,
+    });
+  }
+
   function setOpening(kind: string | null, parameters: object = {}) {
     const arriving = view.stance !== 'leave';
     return edit(arriving ? 'Arrival' : 'Departure', 'set-opening', {
@@ -280,5 +314,7 @@ export const useTiming = defineStore('timing', () => {
     copyLook,
     setOpening,
     setPassage,
+    passable,
+    pass,
   };
 });

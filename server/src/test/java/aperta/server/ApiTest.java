@@ -806,6 +806,130 @@ class ApiTest {
                 .contains("or a clip to be like");
     }
 
+    private String shotNamed(String name) {
+        return call(
+                        "POST",
+                        "/api/projects/" + project + "/shots",
+                        "{'name': '" + name + "', 'width': 96, 'height': 54, 'rate': '24', 'length': 24}")
+                .object()
+                .getString("id");
+    }
+
+    private Answer show(String outer, String inner, long revision) {
+        return call(
+                "POST",
+                "/api/shots/" + outer + "/edits",
+                edit(
+                        revision,
+                        "'patch': [{'op': 'add', 'path': '/layers/0', 'value': {'id': 'n-" + inner
+                                + "', 'name': 'Inner', 'content': {'kind': 'shot', 'shot': '" + inner
+                                + "'}, 'span': {'in': 0, 'length': 24}, 'place': {'position': [48, 27]}}}]"));
+    }
+
+    private byte[] png(String shot) throws Exception {
+        return http.send(
+                        request("/api/shots/" + shot + "/frames/0.png").build(),
+                        HttpResponse.BodyHandlers.ofByteArray())
+                .body();
+    }
+
+    @Test
+    void aShotInsideAnotherIsSeenAsItIsNowAndNeverInItself() throws Exception {
+        String inner = shotNamed("Inner");
+        String middle = shotNamed("Middle");
+        String outer = shotNamed("Outer");
+        assertThat(show(middle, inner, 0).status()).isEqualTo(200);
+        assertThat(show(outer, middle, 0).status()).isEqualTo(200);
+        byte[] empty = png(outer);
+        assertThat(call("POST", "/api/shots/" + inner + "/edits", edit(0, addWord("w")))
+                        .status())
+                .isEqualTo(200);
+        assertThat(png(outer)).isEqualTo(png(inner)).isNotEqualTo(empty);
+        assertThat(show(inner, outer, 1).detail()).contains("can't lie in itself");
+        assertThat(show(inner, inner, 1).detail()).contains("can't lie in itself");
+        assertThat(show(outer, "nothing", 1).detail()).contains("There is no shot");
+        assertThat(call("DELETE", "/api/shots/" + inner, "").detail()).contains("is shown in 'Middle'");
+        // Taken out of the middle one, shown the other way round, it can't be brought back by undo.
+        assertThat(call("POST", "/api/shots/" + middle + "/undo", "{'revision': 1}")
+                        .status())
+                .isEqualTo(200);
+        assertThat(show(inner, middle, 1).status()).isEqualTo(200);
+        assertThat(call("POST", "/api/shots/" + middle + "/redo", "{'revision': 2}")
+                        .detail())
+                .contains("can't lie in itself");
+    }
+
+    @Test
+    void shotsAreCopiedDeletedAndBroughtBack() throws Exception {
+        String one = shotNamed("One");
+        call("POST", "/api/shots/" + one + "/edits", edit(0, addWord("w")));
+        JsonObject copy = call("POST", "/api/shots/" + one + "/copy", "").object();
+        assertThat(copy.getJsonObject("shot").getString("name")).isEqualTo("One copy");
+        assertThat(png(copy.getString("id"))).isEqualTo(png(one));
+        assertThat(call("DELETE", "/api/shots/" + one, "").status()).isEqualTo(204);
+        assertThat(call("GET", "/api/shots/" + one, "").status()).isEqualTo(404);
+        assertThat(call("GET", "/api/projects/" + project, "").object().getJsonArray("shots"))
+                .hasSize(1);
+        JsonObject back = call("POST", "/api/shots/" + one + "/restore", "").object();
+        assertThat(back.getString("undo")).isEqualTo("test");
+        assertThat(png(one)).isEqualTo(png(copy.getString("id")));
+    }
+
+    /** Media and shots that are shown come along; what is there already isn't doubled. */
+    @Test
+    void shotsAndLayersAreTakenToAnotherProject() throws Exception {
+        String clip = clip();
+        String inner = shotNamed("Inner");
+        call(
+                "POST",
+                "/api/shots/" + inner + "/edits",
+                edit(
+                        0,
+                        "'patch': [{'op': 'add', 'path': '/layers/0', 'value': {'id': 'c', 'name': 'Clip', 'content':"
+                                + " {'kind': 'footage', 'media': '" + clip
+                                + "'}, 'span': {'in': 0, 'length': 24}, 'place': {'position': [48, 27]}}}]"));
+        String outer = shotNamed("Outer");
+        show(outer, inner, 0);
+        byte[] before = png(outer);
+        String other =
+                call("POST", "/api/projects", "{'name': 'Other'}").object().getString("id");
+        assertThat(call("POST", "/api/shots/" + inner + "/move", "{'project': '" + other + "'}")
+                        .detail())
+                .contains("is shown in 'Outer'");
+        JsonStructure copied = call("POST", "/api/shots/" + outer + "/copied-layers", "{'layers': ['n-" + inner + "']}")
+                .json();
+        assertThat(call("POST", "/api/shots/" + outer + "/move", "{'project': '" + other + "'}")
+                        .status())
+                .isEqualTo(200);
+        assertThat(png(outer)).isEqualTo(before);
+        JsonObject there = call("GET", "/api/projects/" + other, "").object();
+        assertThat(there.getJsonArray("shots")).hasSize(2);
+        assertThat(call("GET", "/api/projects/" + other + "/media", "").json().asJsonArray())
+                .hasSize(1);
+        // Pasted in a third project it brings its own; the clip's file is kept once.
+        String third =
+                call("POST", "/api/projects", "{'name': 'Third'}").object().getString("id");
+        String empty = call(
+                        "POST",
+                        "/api/projects/" + third + "/shots",
+                        "{'name': 'Empty', 'width': 96, 'height': 54, 'rate': '24', 'length': 24}")
+                .object()
+                .getString("id");
+        Answer pasted = call(
+                "POST",
+                "/api/shots/" + empty + "/paste",
+                "{'revision': 0, 'label': 'Paste', 'paste': {'layers': " + copied + ", 'chosen': ['n-" + inner
+                        + "'], 'newId': 'p', 'above': null}}");
+        assertThat(pasted.status()).isEqualTo(200);
+        assertThat(pasted.object().getString("undo")).isEqualTo("Paste");
+        assertThat(png(empty)).isEqualTo(before);
+        assertThat(call("GET", "/api/projects/" + third + "/media", "").json().asJsonArray())
+                .hasSize(1);
+        assertThat(call("POST", "/api/shots/" + empty + "/paste", "{'revision': 1, 'label': 'Paste', 'paste': {}}")
+                        .status())
+                .isEqualTo(422);
+    }
+
     @Test
     void rendersAreJobsThatEndWithAFileAndMayBeCancelledAndTriedAgain() throws Exception {
         String path = "/api/shots/" + shot().getString("id");

@@ -8,6 +8,7 @@ import aperta.core.shot.Moment;
 import aperta.core.shot.Opened;
 import aperta.core.shot.Opener;
 import aperta.core.shot.Shot;
+import aperta.core.time.Rate;
 import java.util.List;
 
 /** One change of a shot that follows rules of its own. */
@@ -37,6 +38,9 @@ public interface Edit {
 
         /** The outline of a text whose values are fixed, in its own space. */
         Outline outline(Content.Text text);
+
+        /** How many frames of a rate a clip lasts. */
+        long frames(Content.Footage clip, Rate rate);
 
         /** What openings do. */
         Opener opener();

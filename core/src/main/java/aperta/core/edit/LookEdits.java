@@ -77,7 +77,7 @@ public final class LookEdits {
                 boolean itself = from.cut().filter(c -> c.by().equals(to.id())).isPresent();
                 yield itself ? joined : joined.withCut(from.cut());
             }
-            case ARRIVAL -> to.withArrive(from.arrive());
+            case ARRIVAL -> to.withArrive(from.arrive().map(p -> p.withPass(Optional.empty())));
             case DEPARTURE -> to.withLeave(from.leave());
             case TEXT_STYLE -> styled(from, to);
             case COATS -> coated(from, to);

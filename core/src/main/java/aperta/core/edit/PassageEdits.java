@@ -43,14 +43,16 @@ public final class PassageEdits {
         }
     }
 
-    /** Gives layers an arrival or departure as it was set on another. */
+    /** Gives layers an arrival or departure as it was set on another; what gives way to them stays. */
     public record SetPassage(List<String> layers, boolean arriving, Passage passage) implements Edit {
         @Override
         public Shot apply(Shot shot, Extents extents) {
             Shot next = shot;
             for (String id : layers) {
-                LayerEdits.demand(next, id);
-                next = next.changing(id, l -> with(l, arriving, Optional.of(passage)));
+                Layer layer = LayerEdits.demand(next, id);
+                Passage alone =
+                        passage.withPass(PassageEdits.passage(layer, arriving).flatMap(Passage::pass));
+                next = next.changing(id, l -> with(l, arriving, Optional.of(alone)));
             }
             return next;
         }

@@ -80,6 +80,30 @@ final class LayerChain {
                 : new Masked(picture, Mattes.of(seen, map, seen.frameToShot().then(layout.shotToRaster())));
     }
 
+    /**
+     * One layer while it gives way to the next: as much of each pixel is taken from it as the next one brings, so that where
+     * both are opaque nothing shines through, and where both have the same edge that edge stays as it is.
+     */
+    Optional<Step.Paints> passed(Layer from, Layer to) {
+        Optional<Step.Paints> goes = finished(from);
+        Optional<Step.Paints> comes = finished(to);
+        if (goes.isEmpty()) {
+            return comes;
+        }
+        Moment.Seen seen = layout.moment().of(to.id());
+        Step.Paints left;
+        if (seen.windows().isEmpty()) {
+            left = Faded.of(goes.get(), 1 - seen.passing().orElseThrow().share());
+        } else {
+            Affine map = seen.toShot().then(layout.shotToRaster());
+            left = new Masked(
+                    goes.get(), Mattes.outside(seen, map, seen.frameToShot().then(layout.shotToRaster())));
+        }
+        return comes.<Step.Paints>map(c -> new Stack(
+                        List.of(new Stack.Entry(left, BlendMode.NORMAL), new Stack.Entry(c, BlendMode.PLUS_LIGHTER))))
+                .or(() -> Optional.of(left));
+    }
+
     /** All that a layer would show without masks, cuts, opacity, and with its letters in their places. */
     Optional<Step.Paints> own(Layer layer) {
         Moment.Seen seen = layout.moment().of(layer.id());

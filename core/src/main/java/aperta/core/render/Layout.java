@@ -1,6 +1,8 @@
 package aperta.core.render;
 
 import aperta.core.geometry.Affine;
+import aperta.core.shot.BlendMode;
+import aperta.core.shot.Join;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Shutter;
@@ -93,11 +95,27 @@ final class Layout {
         List<Stack.Entry> entries = new ArrayList<>();
         for (int i = layers.size() - 1; i >= 0; i--) {
             Layer layer = layers.get(i);
-            if (moment.shows(layer)) {
+            if (i > 0 && givesWay(layer, layers.get(i - 1))) {
+                i--;
+                chain.passed(layer, layers.get(i)).ifPresent(p -> entries.add(new Stack.Entry(p, BlendMode.NORMAL)));
+            } else if (moment.shows(layer)) {
                 chain.finished(layer).ifPresent(p -> entries.add(new Stack.Entry(p, layer.blend(), layer.join())));
             }
         }
         return new Stack(entries);
+    }
+
+    /** Whether a layer gives way to the one right above it at this moment, both laid plainly on what lies below. */
+    private boolean givesWay(Layer layer, Layer above) {
+        boolean passes = moment.of(above.id())
+                .passing()
+                .filter(p -> p.from().equals(layer.id()))
+                .isPresent();
+        return passes && moment.shows(layer) && moment.shows(above) && isPlain(layer) && isPlain(above);
+    }
+
+    private static boolean isPlain(Layer layer) {
+        return layer.blend() == BlendMode.NORMAL && layer.join() == Join.OVER;
     }
 
     List<Area> areas(List<Layer> layers) {

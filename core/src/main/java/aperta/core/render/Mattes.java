@@ -38,6 +38,15 @@ final class Mattes {
         return new Masks(parts);
     }
 
+    /** What the windows of an arrival leave of the layer that gives way to it. */
+    static Step.Shades outside(Moment.Seen seen, Affine toRaster, Affine shotToRaster) {
+        List<Masks.Part> parts = new ArrayList<>();
+        for (List<Mask> window : seen.windows()) {
+            parts.add(new Masks.Part(new Masks(parts(window, toRaster, shotToRaster)), Mask.Mode.INTERSECT, false, 1));
+        }
+        return new Masks(List.of(new Masks.Part(new Masks(parts), Mask.Mode.ADD, true, 1)));
+    }
+
     private static List<Masks.Part> parts(List<Mask> masks, Affine toRaster, Affine shotToRaster) {
         List<Masks.Part> parts = new ArrayList<>();
         for (Mask mask : masks) {

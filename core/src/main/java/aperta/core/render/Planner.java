@@ -17,6 +17,7 @@ import aperta.core.shot.Opened;
 import aperta.core.shot.Opener;
 import aperta.core.shot.Passage;
 import aperta.core.shot.Shot;
+import aperta.core.time.Rate;
 import aperta.core.type.Pieces;
 import aperta.core.type.Setting;
 import java.util.List;
@@ -132,6 +133,13 @@ public final class Planner implements Opener, Edit.Extents {
     @Override
     public Outline outline(Content.Text text) {
         return type.outline(text, 0);
+    }
+
+    @Override
+    public long frames(Content.Footage clip, Rate rate) {
+        Sources.Info info = sources.info(clip.media());
+        return (long)
+                Math.floor(info.frames() * rate.framesPerSecond() / info.rate().framesPerSecond() + 1e-9);
     }
 
     @Override

@@ -44,6 +44,7 @@ public final class Moment {
      * @param frameToShot from the frame that it lies in to the pixels of the shot: another one inside a shot that is shown
      * @param exists whether its span, and those of the groups that hold it, contain the moment
      * @param pieces the poses of its letters
+     * @param passing what gives way to it
      */
     public record Seen(
             Layer layer,
@@ -58,7 +59,16 @@ public final class Moment {
             Affine frameToShot,
             double opacity,
             boolean exists,
-            Optional<Opened.Pieces> pieces) {}
+            Optional<Opened.Pieces> pieces,
+            Optional<Passing> passing) {}
+
+    /**
+     * A layer that another one gives way to, by windows or by its opacity alone.
+     *
+     * @param from the id of the one that goes
+     * @param share how much of the one that comes is there, where no window says it
+     */
+    public record Passing(String from, double share) {}
 
     /** @param format in whose frames they are counted */
     private record Times(double own, double content, double speed, Format format) {}
@@ -202,7 +212,8 @@ public final class Moment {
                             frameToShot,
                             opacity,
                             exists,
-                            group ? Optional.empty() : p.pieces));
+                            group ? Optional.empty() : p.pieces,
+                            p.passing));
             if (layer.content() instanceof Content.Group inner) {
                 Affine frameOf = inner.format().isPresent() ? p.toShot : frameToShot;
                 resolve(inner.layers(), t.content, p.toShot, frameOf, exists, p.pieces);
@@ -216,7 +227,8 @@ public final class Moment {
             List<List<Mask>> windows,
             List<List<Mask>> own,
             Affine toShot,
-            Optional<Opened.Pieces> pieces) {}
+            Optional<Opened.Pieces> pieces,
+            Optional<Passing> passing) {}
 
     /** Poses a layer, its parent first. */
     private Posed pose(
@@ -248,6 +260,7 @@ public final class Moment {
         List<List<Mask>> windows = new ArrayList<>();
         List<List<Mask>> standing = new ArrayList<>();
         Optional<Opened.Pieces> pieces = Optional.empty();
+        Optional<Passing> passing = Optional.empty();
         List<Passage.Way> ways = new ArrayList<>();
         Passage.arriving(rest, t.own).ifPresent(ways::add);
         Passage.leaving(rest, t.own).ifPresent(ways::add);
@@ -257,6 +270,9 @@ public final class Moment {
             windows.add(opened.moving());
             standing.add(opened.standing());
             pieces = opened.pieces().isPresent() ? opened.pieces() : pieces;
+            passing = way.passage().pass().isPresent()
+                    ? passing(way.passage().pass().get(), way, opened)
+                    : passing;
         }
         if (pieces.isPresent()
                 && !(rest.content() instanceof Content.Text)
@@ -273,7 +289,15 @@ public final class Moment {
                     w -> windows.add(w.stream().map(m -> m.transformed(map)).toList()));
         });
         windows.removeIf(List::isEmpty);
-        return new Posed(still, windows, own(rest, parentToShot), toParent.then(parentToShot), pieces);
+        return new Posed(still, windows, own(rest, parentToShot), toParent.then(parentToShot), pieces, passing);
+    }
+
+    /** Nothing where what comes moves while it comes: then it lies over the one that goes. */
+    private static Optional<Passing> passing(Passage.Pass pass, Passage.Way way, Opened opened) {
+        Pose pose = way.passage().pose().towardsRest(way.share()).and(opened.pose());
+        return opened.pieces().isEmpty() && pose.equals(Pose.REST.withOpacity(pose.opacity()))
+                ? Optional.of(new Passing(pass.from(), Math.min(1, Math.max(0, pose.opacity()))))
+                : Optional.empty();
     }
 
     private List<List<Mask>> own(Layer rest, Affine parentToShot) {

@@ -15,14 +15,29 @@ import java.util.Optional;
  * @param ease from the pose to rest when it arrives, from rest to the pose when it leaves
  * @param pose what it comes from, or goes to
  * @param opening a recipe for more than a pose, such as a wipe
+ * @param pass of an arrival: the layer that gives way to this one meanwhile
  */
-public record Passage(long length, long delay, Ease ease, Pose pose, Optional<AnimatedRecipe> opening) {
+public record Passage(
+        long length, long delay, Ease ease, Pose pose, Optional<AnimatedRecipe> opening, Optional<Pass> pass) {
     public Passage {
         if (length < 1 || length > Shot.LONGEST || delay < 0 || delay > Shot.LONGEST) {
             throw new IllegalArgumentException(
                     "An arrival or departure lasts at least one frame and begins no earlier than the layer.");
         }
     }
+
+    /** One that takes over from no other layer. */
+    public Passage(long length, long delay, Ease ease, Pose pose, Optional<AnimatedRecipe> opening) {
+        this(length, delay, ease, pose, opening, Optional.empty());
+    }
+
+    /**
+     * Where one layer gives way to the next.
+     *
+     * @param from the id of the one that goes; it lies right below
+     * @param before how many frames before the cut the next one begins
+     */
+    public record Pass(String from, long before) {}
 
     /** Half a second from where the layer rests, which an opening or a pose makes visible. */
     public static Passage standard(Rate rate) {
@@ -31,19 +46,23 @@ public record Passage(long length, long delay, Ease ease, Pose pose, Optional<An
     }
 
     public Passage withLength(long other) {
-        return new Passage(other, delay, ease, pose, opening);
+        return new Passage(other, delay, ease, pose, opening, pass);
     }
 
     public Passage withOpening(Optional<AnimatedRecipe> other) {
-        return new Passage(length, delay, ease, pose, other);
+        return new Passage(length, delay, ease, pose, other, pass);
     }
 
     public Passage withDelay(long other) {
-        return new Passage(length, other, ease, pose, opening);
+        return new Passage(length, other, ease, pose, opening, pass);
     }
 
     public Passage withPose(Pose other) {
-        return new Passage(length, delay, ease, other, opening);
+        return new Passage(length, delay, ease, other, opening, pass);
+    }
+
+    public Passage withPass(Optional<Pass> other) {
+        return new Passage(length, delay, ease, pose, opening, other);
     }
 
     /** A frame within an arrival that begins at 0, or a departure that does. */

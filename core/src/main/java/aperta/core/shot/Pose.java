@@ -123,6 +123,10 @@ public record Pose(Point shift, Point scale, double turn, double opacity, double
                 tracking + other.tracking);
     }
 
+    public Pose withOpacity(double other) {
+        return new Pose(shift, scale, turn, other, blur, tracking);
+    }
+
     /** A layer whose values are fixed, in this pose. */
     Layer of(Layer still) {
         if (equals(REST)) {

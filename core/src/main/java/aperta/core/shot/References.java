@@ -10,8 +10,8 @@ import java.util.Set;
 import java.util.function.Function;
 
 /**
- * The layers that a layer names: its parent, what it is cut by, the group that it shows again, and those that its
- * signals and its described things name. What the layers of a group name is theirs.
+ * The layers that a layer names: its parent, what it is cut by, the one that gives way to it, the group that it shows
+ * again, and those that its signals and its described things name. What the layers of a group name is theirs.
  */
 public final class References {
     private References() {}
@@ -27,6 +27,7 @@ public final class References {
         layer.windows().forEach(w -> all.addAll(w.rest().layers()));
         for (Passage passage : layer.passages()) {
             passage.opening().ifPresent(o -> all.addAll(o.rest().layers()));
+            passage.pass().ifPresent(p -> all.add(p.from()));
         }
         for (Property<?> property : Property.of(layer)) {
             property.get().apply(layer).signals().forEach(s -> all.addAll(s.layers()));
@@ -65,7 +66,9 @@ public final class References {
     }
 
     private static Passage changed(Passage passage, Function<String, Optional<String>> other) {
-        return passage.withOpening(passage.opening().flatMap(o -> o.withLayers(other)));
+        return passage.withOpening(passage.opening().flatMap(o -> o.withLayers(other)))
+                .withPass(passage.pass()
+                        .flatMap(p -> other.apply(p.from()).map(id -> new Passage.Pass(id, p.before()))));
     }
 
     private static <T> Layer changed(Layer layer, Property<T> property, Function<String, Optional<String>> other) {

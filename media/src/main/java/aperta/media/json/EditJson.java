@@ -10,6 +10,7 @@ import aperta.core.edit.KeyEdits;
 import aperta.core.edit.LayerEdits;
 import aperta.core.edit.LookEdits;
 import aperta.core.edit.MaskEdits;
+import aperta.core.edit.PassEdits;
 import aperta.core.edit.PassageEdits;
 import aperta.core.edit.PathEdits;
 import aperta.core.edit.PlaceEdits;
@@ -208,7 +209,11 @@ public final class EditJson {
         kinds.put("set-passage", PassageEdits.SetPassage.class, Map.of());
         kinds.put("remove-passage", PassageEdits.Remove.class, Map.of());
         kinds.put("unpack-passage", PassageEdits.Unpack.class, Map.of());
-        new Kinds(new RecordCodec(opening), kinds.all).put("set-opening", PassageEdits.SetOpening.class, Map.of());
+        Kinds openings = new Kinds(new RecordCodec(opening), kinds.all);
+        openings.put("set-opening", PassageEdits.SetOpening.class, Map.of());
+        openings.put("make-pass", PassEdits.Make.class, Map.of());
+        kinds.put("set-pass-length", PassEdits.SetLength.class, Map.of());
+        kinds.put("remove-pass", PassEdits.Remove.class, Map.of());
         kinds.put("copy-parts", LookEdits.CopyParts.class, Map.of());
         kinds.put("remove-parts", LookEdits.RemoveParts.class, Map.of());
         Map<String, ?> figure =

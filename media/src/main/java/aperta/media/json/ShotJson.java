@@ -274,7 +274,16 @@ public final class ShotJson {
         var ease = o.field("ease", TimeCodecs.EASE, Passage::ease, Ease.EASE);
         var pose = o.field("pose", pose(), Passage::pose, Pose.REST);
         var opening = o.field("opening", Codecs.optional(OPENING), Passage::opening, Optional.empty());
-        return o.making(r -> new Passage(r.get(length), r.get(delay), r.get(ease), r.get(pose), r.get(opening)));
+        var pass = o.field("pass", Codecs.optional(pass()), Passage::pass, Optional.empty());
+        return o.making(
+                r -> new Passage(r.get(length), r.get(delay), r.get(ease), r.get(pose), r.get(opening), r.get(pass)));
+    }
+
+    private static Codec<Passage.Pass> pass() {
+        ObjectCodec<Passage.Pass> o = new ObjectCodec<>();
+        var from = o.field("from", Codecs.TEXT, Passage.Pass::from);
+        var before = o.field("before", Codecs.WHOLE, Passage.Pass::before, 0L);
+        return o.making(r -> new Passage.Pass(r.get(from), r.get(before)));
     }
 
     private static Codec<Pose> pose() {
