@@ -63,7 +63,8 @@ export const useTyping = defineStore('typing', () => {
     const s = shot.shot;
     if (!s) return;
     end();
-    above = shot.row(view.layer)?.depth === 0 ? (view.layer ?? null) : null;
+    // Where one clicks they are to be seen; else they lie above what is chosen, as all that is added.
+    above = !at && shot.row(view.layer)?.depth === 0 ? (view.layer ?? null) : null;
     const id = freshId();
     view.choose(id);
     fresh = {

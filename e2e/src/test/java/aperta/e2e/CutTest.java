@@ -26,7 +26,7 @@ class CutTest {
             desk.openProjects();
             desk.newProject("Orrin Hill");
             desk.newShot("Cuts", W, H, "24");
-            desk.add("Colour");
+            desk.add("One colour");
             desk.add("Text");
             desk.words("ORRIN");
             double letters = ink(desk) - ink(desk, "ORRIN");

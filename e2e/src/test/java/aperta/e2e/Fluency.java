@@ -115,7 +115,7 @@ class Fluency {
     private void coast() {
         desk.openProjects();
         desk.newShot("Coast", 1920, 1080, "24");
-        desk.add("Colour");
+        desk.add("One colour");
         Shot shot = desk.shot();
         List<BezierPath.Knot> knots = new ArrayList<>();
         for (int i = 0; i < 4000; i++) {

@@ -34,7 +34,7 @@ class MaskTest {
             desk.openProjects();
             desk.newProject("Orrin Hill");
             desk.newShot("Travelling", W, H, "48");
-            desk.add("Colour");
+            desk.add("One colour");
             desk.section("Cut");
             travels(desk);
             inFilm(desk, 0, 12, 24);

@@ -78,7 +78,10 @@ class Demo {
                 }
                 ids.put(source.getKey(), plates.get(plate));
             }
-            shots.save(project, ShotFile.renamed(file.shot(), id -> ids.get(id).toString()));
+            shots.save(
+                    project,
+                    ShotFile.renamed(
+                            file.shot(), id -> ids.containsKey(id) ? ids.get(id).toString() : id));
         }
         LOG.info("The demo is loaded.");
     }
