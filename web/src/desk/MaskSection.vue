@@ -2,6 +2,7 @@
 import { Checkbox, Select } from 'ant-design-vue';
 import { DeleteOutlined } from '@ant-design/icons-vue';
 import { computed } from 'vue';
+import SheetHead from '../fields/SheetHead.vue';
 import type { Layer } from '../api/client';
 import type { PropertyNow } from '../lib/answers';
 import { freshId } from '../lib/layers';
@@ -80,8 +81,7 @@ function move(index: number, by: number) {
 </script>
 
 <template>
-  <h4>
-    Masks
+  <SheetHead title="Masks">
     <Select
       v-if="layer.masks.length"
       v-model:value="view.maskLines"
@@ -90,7 +90,7 @@ function move(index: number, by: number) {
       class="lines"
       :options="MASK_LINES.map((v) => ({ value: v, label: LINES[v] }))"
     />
-  </h4>
+  </SheetHead>
   <p v-if="layer.masks.length === 0" class="why">None: all of the layer shows.</p>
   <div
     v-for="(m, i) in layer.masks"
@@ -196,15 +196,6 @@ function move(index: number, by: number) {
 </template>
 
 <style scoped>
-h4 {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  margin: 10px 0 2px;
-  font-size: 13px;
-  font-weight: 600;
-  color: var(--text);
-}
 .lines {
   width: 130px;
   font-weight: 400;

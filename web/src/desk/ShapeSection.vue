@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Input, Select } from 'ant-design-vue';
 import { DeleteOutlined } from '@ant-design/icons-vue';
+import SheetHead from '../fields/SheetHead.vue';
 import type { Content } from '../api/client';
 import { freshId } from '../lib/layers';
 import type { PaintNow, PropertyNow } from '../lib/answers';
@@ -57,7 +58,7 @@ function removePath(index: number) {
 </script>
 
 <template>
-  <h4>Paths</h4>
+  <SheetHead title="Paths" />
   <div
     v-for="(p, i) in shape.paths"
     v-show="shape.paths.length <= 12 || view.path === `path.${p.id}`"
@@ -78,13 +79,12 @@ function removePath(index: number) {
   <p v-if="shape.paths.length > 12" class="why">{{ shape.paths.length }} paths; choose one on the Picture.</p>
   <DrawTools becomes="path" :locked="locked" />
 
-  <h4>
-    Paint
+  <SheetHead title="Paint">
     <span>
       <button class="bare link" :disabled="locked" @click="add('fill')">+ fill</button>
       <button class="bare link" :disabled="locked" @click="add('stroke')">+ stroke</button>
     </span>
-  </h4>
+  </SheetHead>
   <div v-for="(c, i) in shape.coats" :key="c.id" class="part" :data-testid="`coat-${i}`">
     <div class="head">
       <strong>{{ c.kind === 'fill' ? 'Fill' : 'Stroke' }}</strong>
@@ -150,14 +150,6 @@ function removePath(index: number) {
 </template>
 
 <style scoped>
-h4 {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  margin: 10px 0 2px;
-  font-size: 13px;
-  font-weight: 600;
-}
 .part {
   margin: 4px -8px;
   padding: 2px 8px 4px;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { DeleteOutlined } from '@ant-design/icons-vue';
 import { computed } from 'vue';
+import SheetHead from '../fields/SheetHead.vue';
 import type { Descriptor, Layer } from '../api/client';
 import RecipeFields from '../fields/RecipeFields.vue';
 import type { Recipe } from '../lib/layers';
@@ -50,8 +51,7 @@ function remove(d: Descriptor) {
 
 <template>
   <div v-for="w in windows" :key="w.recipe.kind" class="window" :data-testid="`window-${w.recipe.kind}`">
-    <h4>
-      {{ w.descriptor.label }}
+    <SheetHead :title="w.descriptor.label">
       <button
         class="bare"
         :disabled="locked"
@@ -60,7 +60,7 @@ function remove(d: Descriptor) {
       >
         <DeleteOutlined />
       </button>
-    </h4>
+    </SheetHead>
     <RecipeFields
       :descriptor="w.descriptor"
       :recipe="w.recipe"
@@ -94,15 +94,6 @@ function remove(d: Descriptor) {
 </template>
 
 <style scoped>
-h4 {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  margin: 10px 0 2px;
-  font-size: 13px;
-  font-weight: 600;
-  color: var(--text);
-}
 .more {
   display: flex;
   gap: 12px;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { CloseOutlined } from '@ant-design/icons-vue';
 import { computed } from 'vue';
+import SheetHead from '../../fields/SheetHead.vue';
 import type { Change, Content } from '../../api/client';
 import ColourField from '../../fields/ColourField.vue';
 import NumberField from '../../fields/NumberField.vue';
@@ -100,10 +101,9 @@ const colour = (word: string) => {
 
 <template>
   <div class="letters" data-testid="letters">
-    <h4>
-      <span>Only {{ title }}</span>
+    <SheetHead :title="`Only ${title}`">
       <button class="bare link" @click="view.letters = undefined">all letters</button>
-    </h4>
+    </SheetHead>
     <SheetLine label="Font">
       <span class="with">
         <FontPicker :value="font" :disabled="locked" @choose="(f) => commit('Font', { font: f })" />
@@ -173,19 +173,6 @@ const colour = (word: string) => {
 </template>
 
 <style scoped>
-h4 {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  margin: 8px 0 4px;
-  font-size: 13px;
-  font-weight: 600;
-}
-h4 span {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
 .letters {
   margin: 4px -8px;
   padding: 0 8px 6px;

@@ -1,6 +1,7 @@
 package aperta.core.shot;
 
 import aperta.core.colour.Colour;
+import aperta.core.recipe.Parameter;
 import aperta.core.time.Animated;
 import aperta.core.time.Mix;
 import java.util.EnumMap;
@@ -53,65 +54,44 @@ public sealed interface Coat {
 
     /** A number of a stroke. Shares are of each path's own length. */
     enum Measure {
-        WIDTH("width", "Width", "px", 0, 4000, 6),
+        WIDTH(Parameter.number("width", "Width", "px", 0, 4000, 6)),
         /** The part of each path that is drawn begins at this share of its length. */
-        START("start", "Start", "%", 0, 1, 0),
-        END("end", "End", "%", 0, 1, 1),
+        START(Parameter.number("start", "Start", "%", 0, 1, 0)),
+        END(Parameter.number("end", "End", "%", 0, 1, 1)),
         /** Moves start and end along; on closed paths round and round. */
-        OFFSET("offset", "Offset", "%", -1000, 1000, 0),
+        OFFSET(Parameter.number("offset", "Offset", "%", -1000, 1000, 0)),
         /** The share of what is drawn over which the width grows from nothing. */
-        TAPER_START("taperStart", "Taper start", "%", 0, 1, 0),
-        TAPER_END("taperEnd", "Taper end", "%", 0, 1, 0),
+        TAPER_START(Parameter.number("taperStart", "Taper start", "%", 0, 1, 0)),
+        TAPER_END(Parameter.number("taperEnd", "Taper end", "%", 0, 1, 0)),
         /** A mitre longer than this multiple of the width becomes a bevel; 4 is the default of SVG. */
-        MITRE_LIMIT("mitreLimit", "Mitre limit", "×", 1, 1000, 4),
+        MITRE_LIMIT(Parameter.number("mitreLimit", "Mitre limit", "×", 1, 1000, 4)),
         /** How far into its pattern the dash begins. */
-        DASH_OFFSET("dashOffset", "Dash offset", "px", -1e6, 1e6, 0);
+        DASH_OFFSET(Parameter.number("dashOffset", "Dash offset", "px", -1e6, 1e6, 0));
 
-        private final String word;
-        private final String label;
-        private final String unit;
-        private final double least;
-        private final double most;
-        private final double usual;
+        private final Parameter parameter;
 
-        Measure(String word, String label, String unit, double least, double most, double usual) {
-            this.word = word;
-            this.label = label;
-            this.unit = unit;
-            this.least = least;
-            this.most = most;
-            this.usual = usual;
+        Measure(Parameter parameter) {
+            this.parameter = parameter;
+        }
+
+        /** Its name in documents, its label, unit and range. */
+        public Parameter parameter() {
+            return parameter;
+        }
+
+        /** Its name in documents. */
+        public String word() {
+            return parameter.name();
+        }
+
+        /** What it is where nothing is said. */
+        public double usual() {
+            return (Double) parameter.standard();
         }
 
         /** Whether the usual value does nothing to a line. */
         boolean usuallyDoesNothing() {
             return this != WIDTH && this != MITRE_LIMIT;
-        }
-
-        /** Its name in documents. */
-        public String word() {
-            return word;
-        }
-
-        public String label() {
-            return label;
-        }
-
-        public String unit() {
-            return unit;
-        }
-
-        public double least() {
-            return least;
-        }
-
-        public double most() {
-            return most;
-        }
-
-        /** What it is where nothing is said. */
-        public double usual() {
-            return usual;
         }
     }
 

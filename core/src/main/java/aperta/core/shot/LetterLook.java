@@ -1,6 +1,7 @@
 package aperta.core.shot;
 
 import aperta.core.colour.Colour;
+import aperta.core.recipe.Parameter;
 import aperta.core.time.Animated;
 import aperta.core.time.Mix;
 import java.util.EnumMap;
@@ -23,56 +24,35 @@ public record LetterLook(
     /** A number of letters. */
     public enum Measure {
         /** The em. */
-        SIZE("size", "Size", "px", 1, 4000, 100),
+        SIZE(Parameter.number("size", "Size", "px", 1, 4000, 100)),
         /** Extra space between letters. */
-        TRACKING("tracking", "Tracking", "‰ em", -1000, 10_000, 0),
+        TRACKING(Parameter.number("tracking", "Tracking", "‰ em", -1000, 10_000, 0)),
         /** From the baseline above to the own one, in ems; of a line, the largest of its letters' counts. */
-        LEADING("leading", "Leading", "×", 0, 10, 1.1),
-        FILL_OPACITY("fillOpacity", "Fill opacity", "%", 0, 1, 1),
+        LEADING(Parameter.number("leading", "Leading", "×", 0, 10, 1.1)),
+        FILL_OPACITY(Parameter.number("fillOpacity", "Fill opacity", "%", 0, 1, 1)),
         /** Of the edge's stroke; 0 for none. */
-        EDGE_WIDTH("edgeWidth", "Edge width", "px", 0, 1000, 0),
-        EDGE_OPACITY("edgeOpacity", "Edge opacity", "%", 0, 1, 1);
+        EDGE_WIDTH(Parameter.number("edgeWidth", "Edge width", "px", 0, 1000, 0)),
+        EDGE_OPACITY(Parameter.number("edgeOpacity", "Edge opacity", "%", 0, 1, 1));
 
-        private final String word;
-        private final String label;
-        private final String unit;
-        private final double least;
-        private final double most;
-        private final double usual;
+        private final Parameter parameter;
 
-        Measure(String word, String label, String unit, double least, double most, double usual) {
-            this.word = word;
-            this.label = label;
-            this.unit = unit;
-            this.least = least;
-            this.most = most;
-            this.usual = usual;
+        Measure(Parameter parameter) {
+            this.parameter = parameter;
+        }
+
+        /** Its name in documents, its label, unit and range. */
+        public Parameter parameter() {
+            return parameter;
         }
 
         /** Its name in documents. */
         public String word() {
-            return word;
-        }
-
-        public String label() {
-            return label;
-        }
-
-        public String unit() {
-            return unit;
-        }
-
-        public double least() {
-            return least;
-        }
-
-        public double most() {
-            return most;
+            return parameter.name();
         }
 
         /** What it is on new letters. */
         public double usual() {
-            return usual;
+            return (Double) parameter.standard();
         }
 
         /** Whether the usual value does nothing. */

@@ -258,13 +258,10 @@ final class Properties {
             }
             if (said.measures().containsKey(m)) {
                 into.add(Property.number(
-                                prefix + m.word(),
-                                m.label(),
+                                prefix,
+                                m.parameter(),
                                 Section.LOOK,
-                                m.unit(),
-                                m.least(),
-                                m.most(),
-                                Optional.of(m.usual()).filter(u -> m.usuallyDoesNothing()),
+                                m.usuallyDoesNothing(),
                                 l -> get.apply(l).measures().get(m),
                                 (l, v) -> set.apply(l, get.apply(l).with(m, v)))
                         .of(part));
@@ -481,13 +478,10 @@ final class Properties {
 
     private static Property<Double> measure(String coat, Coat.Measure measure) {
         return Property.number(
-                        "coat." + coat + "." + measure.word(),
-                        measure.label(),
+                        "coat." + coat + ".",
+                        measure.parameter(),
                         Section.LOOK,
-                        measure.unit(),
-                        measure.least(),
-                        measure.most(),
-                        Optional.of(measure.usual()).filter(u -> measure.usuallyDoesNothing()),
+                        measure.usuallyDoesNothing(),
                         l -> ((Coat.Stroke) coat(l, coat)).measure(measure),
                         (l, v) -> l.withContent(shape(l).withCoat(((Coat.Stroke) coat(l, coat)).with(measure, v))))
                 .of("Stroke");

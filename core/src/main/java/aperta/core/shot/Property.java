@@ -2,6 +2,7 @@ package aperta.core.shot;
 
 import aperta.core.colour.Colour;
 import aperta.core.geometry.Point;
+import aperta.core.recipe.Parameter;
 import aperta.core.time.Animated;
 import aperta.core.time.Key;
 import aperta.core.time.Mix;
@@ -88,6 +89,31 @@ public record Property<T>(
             BiFunction<Layer, Animated<Double>, Layer> set) {
         return new Property<>(
                 name, "", label, section, Kind.NUMBER, unit, Space.OWN, least, most, neutral, Mix.NUMBER, get, set);
+    }
+
+    /**
+     * A number as it is described.
+     *
+     * @param prefix of its name, with its dot
+     * @param doesNothing whether its standard value does nothing
+     */
+    static Property<Double> number(
+            String prefix,
+            Parameter described,
+            Section section,
+            boolean doesNothing,
+            Function<Layer, Animated<Double>> get,
+            BiFunction<Layer, Animated<Double>, Layer> set) {
+        return number(
+                prefix + described.name(),
+                described.label(),
+                section,
+                described.unit(),
+                described.least(),
+                described.most(),
+                Optional.of((Double) described.standard()).filter(s -> doesNothing),
+                get,
+                set);
     }
 
     static Property<Point> point(
