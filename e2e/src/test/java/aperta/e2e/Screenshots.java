@@ -38,6 +38,7 @@ class Screenshots {
             keys(desk);
             mask(desk);
             timing(desk);
+            letters(desk);
             terminus(desk);
             looking(desk);
             renders(desk);
@@ -85,6 +86,30 @@ class Screenshots {
         desk.press("c", "Control+a");
         page.waitForTimeout(800);
         take(page, "curves");
+    }
+
+    /** Words on the Picture, some letters of which have a gradient of their own. */
+    private static void letters(Desk desk) {
+        Page page = desk.page;
+        desk.openProjects();
+        page.getByText("Line 9", new Page.GetByTextOptions().setExact(true)).click();
+        desk.ready();
+        desk.layer("LINE 9");
+        desk.section("Look");
+        desk.frame(80);
+        desk.press("Enter");
+        page.keyboard().press("Control+End");
+        page.keyboard().press("Shift+ArrowLeft");
+        desk.number("Fill as hexadecimal", "#ffb347");
+        page.getByLabel("Fill: make it a gradient").click();
+        page.getByRole(
+                        com.microsoft.playwright.options.AriaRole.MENUITEM,
+                        new Page.GetByRoleOptions().setName("linear gradient").setExact(true))
+                .click();
+        desk.saved();
+        page.waitForTimeout(1200);
+        take(page, "letters");
+        desk.press("Control+z", "Control+z");
     }
 
     /** Cuts and a travelling mask; a fault, marked. */
