@@ -23,6 +23,7 @@ class ArchitectureTest {
             "type",
             "picture",
             "opening",
+            "effect",
             "edit",
             "render",
             "proof");

@@ -1,6 +1,7 @@
 package aperta.core.picture;
 
 import aperta.core.shot.BlendMode;
+import java.util.Optional;
 
 /** Pictures laid on pictures, and pictures weighed by mattes; all in place, on the pixels that both domains share. */
 public final class Compose {
@@ -208,6 +209,25 @@ public final class Compose {
                         + 0.7152f * transfer.toDisplay(picture.green[i + k])
                         + 0.0722f * transfer.toDisplay(picture.blue[i + k]);
                 into.value[at + k] = Math.min(1, Math.max(0, luma));
+            }
+        }
+    }
+
+    /**
+     * Goes from a picture towards another: {@code into + share · (other − into)}, where a share is given by a matte, too,
+     * times that. Both lie on the same domain.
+     */
+    public static void towards(Picture into, Picture other, float share, Optional<Matte> where) {
+        Region d = into.domain();
+        for (int y = d.y(); y < d.bottom(); y++) {
+            int at = into.index(d.x(), y);
+            int from = other.index(d.x(), y);
+            for (int x = 0; x < d.width(); x++, at++, from++) {
+                float w = share * (where.isPresent() ? where.get().at(d.x() + x, y) : 1);
+                into.red[at] += w * (other.red[from] - into.red[at]);
+                into.green[at] += w * (other.green[from] - into.green[at]);
+                into.blue[at] += w * (other.blue[from] - into.blue[at]);
+                into.alpha[at] += w * (other.alpha[from] - into.alpha[at]);
             }
         }
     }

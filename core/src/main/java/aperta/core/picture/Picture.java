@@ -99,7 +99,8 @@ public final class Picture {
         return 16L * red.length;
     }
 
-    float[][] planes() {
+    /** Its planes of red, green, blue and alpha themselves, read and written at {@link #index}. */
+    public float[][] planes() {
         return new float[][] {red, green, blue, alpha};
     }
 }

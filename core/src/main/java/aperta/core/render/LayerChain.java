@@ -1,10 +1,16 @@
 package aperta.core.render;
 
+import aperta.core.effect.Effect;
+import aperta.core.effect.Effects;
+import aperta.core.effect.Worked;
 import aperta.core.geometry.Affine;
 import aperta.core.shot.BlendMode;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
+import aperta.core.shot.LayerEffect;
+import aperta.core.shot.Light;
+import aperta.core.shot.Mask;
 import aperta.core.shot.Moment;
 import aperta.core.time.Mix;
 import java.util.ArrayList;
@@ -14,7 +20,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 
-/** The order in which a layer's picture is made: its content, its masks, its blur and opacity, its cut. */
+/** The order in which a layer's picture is made: content, effects, masks, effects, blur and opacity, cut, effects. */
 final class LayerChain {
     private final Layout layout;
     private final Map<String, Optional<Step.Paints>> uncut = new HashMap<>();
@@ -25,7 +31,24 @@ final class LayerChain {
 
     /** As it is laid on those below. */
     Optional<Step.Paints> finished(Layer layer) {
-        Optional<Step.Paints> whole = uncut(layer);
+        return cut(layer).map(p -> {
+            Moment.Seen seen = layout.moment().of(layer.id());
+            Affine map = seen.toShot().then(layout.shotToRaster());
+            Step.Paints last = affected(p, seen, map, LayerEffect.Station.BEHIND_CUT);
+            return fadesLast(seen) ? Faded.of(last, seen.opacity()) : last;
+        });
+    }
+
+    /** Whether effects stand behind the cut, which see the picture at its whole opacity. */
+    private static boolean fadesLast(Moment.Seen seen) {
+        return seen.still().effects().stream()
+                .anyMatch(e -> e.station() == LayerEffect.Station.BEHIND_CUT
+                        && e.on()
+                        && e.amount().at(0, Mix.NUMBER) > 0);
+    }
+
+    private Optional<Step.Paints> cut(Layer layer) {
+        Optional<Step.Paints> whole = beforeCut(layer);
         if (layer.cut().isEmpty() || whole.isEmpty()) {
             return whole;
         }
@@ -45,6 +68,11 @@ final class LayerChain {
 
     /** Before its own cut, which is what it cuts others with; nothing where it isn't there or is too flat to be seen. */
     Optional<Step.Paints> uncut(Layer layer) {
+        Moment.Seen seen = layout.moment().of(layer.id());
+        return beforeCut(layer).map(p -> fadesLast(seen) ? Faded.of(p, seen.opacity()) : p);
+    }
+
+    private Optional<Step.Paints> beforeCut(Layer layer) {
         Optional<Step.Paints> known = uncut.get(layer.id());
         if (known == null) {
             boolean blurred = layer.motionBlur()
@@ -67,9 +95,54 @@ final class LayerChain {
         double sigma = seen.still().place().blur().at(0, Mix.NUMBER) * map.meanScale();
         return Drawings.picture(
                         seen.still().content(), new Drawing.Subject(seen, seen.pieces(), map), canvas(layout::stack))
+                .map(p -> affected(p, seen, map, LayerEffect.Station.BEFORE_MASKS))
                 .map(p -> masked(p, seen, map))
+                .map(p -> affected(p, seen, map, LayerEffect.Station.BEFORE_CUT))
                 .map(p -> Blurred.of(p, sigma))
-                .map(p -> Faded.of(p, seen.opacity()));
+                .map(p -> fadesLast(seen) ? p : Faded.of(p, seen.opacity()));
+    }
+
+    /** What the effects of a station make of a picture; those that do nothing cost nothing. */
+    private Step.Paints affected(Step.Paints picture, Moment.Seen seen, Affine map, LayerEffect.Station station) {
+        Step.Paints now = picture;
+        for (LayerEffect e : seen.still().effects()) {
+            double amount = e.amount().at(0, Mix.NUMBER);
+            if (e.on() && amount > 0 && e.station() == station) {
+                now = affected(now, e, amount, seen, map);
+            }
+        }
+        return now;
+    }
+
+    private Step.Paints affected(Step.Paints picture, LayerEffect e, double amount, Moment.Seen seen, Affine map) {
+        Optional<Step.Shades> where = Optional.empty();
+        if (e.where().isPresent()) {
+            LayerEffect.Where w = e.where().get();
+            // How bright a clip is can't be told from its box.
+            Layout of = w.with() == Cut.With.BRIGHTNESS ? layout.complete() : layout;
+            Optional<Step.Paints> by =
+                    of.chain().uncut(layout.moment().of(w.by()).layer());
+            boolean inside = w.keep() == Cut.Keep.INSIDE;
+            if (by.isEmpty() && inside) {
+                return picture;
+            }
+            where = by.map(p -> weights(p, w, inside));
+        }
+        Effect effect = Effects.of(e.recipe().kind());
+        Light light = layout.moment().shot().format().light();
+        Worked worked = effect.on(e.recipe().rest(), new Effect.Setting(map, light, seen.frame(), amount));
+        if (worked instanceof Worked.Around around) {
+            return new Affected(picture, e.recipe().kind(), around, amount, where);
+        }
+        return layout.coverageOnly()
+                ? picture
+                : new Changed(picture, e.recipe().kind(), (Worked.ByPixel) worked, amount, where);
+    }
+
+    private Step.Shades weights(Step.Paints by, LayerEffect.Where where, boolean inside) {
+        Step.Shades matte = new PictureMatte(
+                by, where.with(), layout.moment().shot().format().light());
+        return inside ? matte : new Masks(List.of(new Masks.Part(matte, Mask.Mode.ADD, true, 1)));
     }
 
     private Step.Paints masked(Step.Paints picture, Moment.Seen seen, Affine map) {

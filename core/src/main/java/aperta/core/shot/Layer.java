@@ -11,6 +11,7 @@ import java.util.stream.Stream;
  * @param pace how its content runs
  * @param parent the id of the layer whose place this one's place is relative to
  * @param windows parts of it that are seen, each kind at most once
+ * @param effects what changes its picture, in the order of the chain at each station
  * @param join what it does with what lies below it in its group
  * @param alsoShown whether it shows by itself although another layer is cut by it
  * @param motionBlur whether it is blurred by what moves while the shutter is open
@@ -28,6 +29,7 @@ public record Layer(
         Optional<String> parent,
         List<Mask> masks,
         List<AnimatedRecipe> windows,
+        List<LayerEffect> effects,
         Optional<Cut> cut,
         Join join,
         boolean alsoShown,
@@ -42,9 +44,15 @@ public record Layer(
     /** As many as a text has letters. */
     public static final int MOST_MASKS = Content.Text.MOST_LETTERS;
 
+    public static final int MOST_EFFECTS = 64;
+
     public Layer {
         masks = List.copyOf(masks);
         windows = List.copyOf(windows);
+        effects = List.copyOf(effects);
+        if (effects.size() > MOST_EFFECTS) {
+            throw new IllegalArgumentException("A layer has at most " + MOST_EFFECTS + " effects.");
+        }
         if (masks.size() > MOST_MASKS) {
             throw new IllegalArgumentException("A layer has at most " + MOST_MASKS + " masks.");
         }
@@ -59,6 +67,7 @@ public record Layer(
                 Pace.EVEN,
                 place,
                 Optional.empty(),
+                List.of(),
                 List.of(),
                 List.of(),
                 Optional.empty(),
@@ -120,6 +129,24 @@ public record Layer(
                 .toList());
     }
 
+    public Layer withEffects(List<LayerEffect> other) {
+        return with(d -> d.effects = other);
+    }
+
+    /** @throws IllegalArgumentException where there is no such effect */
+    public LayerEffect effect(String wanted) {
+        return effects.stream()
+                .filter(e -> e.id().equals(wanted))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("'" + name + "' has no effect '" + wanted + "'."));
+    }
+
+    /** The same with another effect in the place of the one of its id. */
+    Layer withEffect(LayerEffect other) {
+        return withEffects(
+                effects.stream().map(e -> e.id().equals(other.id()) ? other : e).toList());
+    }
+
     public Layer withCut(Optional<Cut> other) {
         return with(d -> d.cut = other);
     }
@@ -178,6 +205,7 @@ public record Layer(
         private Optional<String> parent;
         private List<Mask> masks;
         private List<AnimatedRecipe> windows;
+        private List<LayerEffect> effects;
         private Optional<Cut> cut;
         private Join join;
         private boolean alsoShown;
@@ -199,6 +227,7 @@ public record Layer(
             parent = l.parent;
             masks = l.masks;
             windows = l.windows;
+            effects = l.effects;
             cut = l.cut;
             join = l.join;
             alsoShown = l.alsoShown;
@@ -222,6 +251,7 @@ public record Layer(
                     parent,
                     masks,
                     windows,
+                    effects,
                     cut,
                     join,
                     alsoShown,

@@ -180,11 +180,38 @@ final class Properties {
                     l -> l.window(kind).orElseThrow(),
                     Layer::withWindow));
         }
+        layer.effects().forEach(e -> all.addAll(effect(e)));
         if (layer.cut().isPresent()) {
             all.addAll(CUT);
         }
         all.addAll(opening(layer, true));
         all.addAll(opening(layer, false));
+        return all;
+    }
+
+    private static List<Property<?>> effect(LayerEffect effect) {
+        String id = effect.id();
+        String prefix = "chain." + id + ".";
+        String label = effect.recipe().descriptor().label();
+        List<Property<?>> all = new ArrayList<>();
+        all.add(Property.number(
+                        prefix + "amount",
+                        "Amount",
+                        Section.EFFECTS,
+                        "%",
+                        0,
+                        1,
+                        Optional.empty(),
+                        l -> l.effect(id).amount(),
+                        (l, v) -> l.withEffect(l.effect(id).withAmount(v)))
+                .of(label));
+        all.addAll(effect.recipe()
+                .properties(
+                        prefix,
+                        label,
+                        Section.EFFECTS,
+                        l -> l.effect(id).recipe(),
+                        (l, v) -> l.withEffect(l.effect(id).withRecipe(v))));
         return all;
     }
 

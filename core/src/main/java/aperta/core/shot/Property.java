@@ -63,6 +63,8 @@ public record Property<T>(
         MASK,
         /** The parts of it that are seen, by numbers. */
         WINDOW,
+        /** What changes its picture. */
+        EFFECTS,
         CUT,
         ARRIVE,
         LEAVE

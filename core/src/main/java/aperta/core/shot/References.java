@@ -25,6 +25,10 @@ public final class References {
             all.add(again.group());
         }
         layer.windows().forEach(w -> all.addAll(w.rest().layers()));
+        for (LayerEffect effect : layer.effects()) {
+            effect.where().ifPresent(w -> all.add(w.by()));
+            all.addAll(effect.recipe().rest().layers());
+        }
         for (Passage passage : layer.passages()) {
             passage.opening().ifPresent(o -> all.addAll(o.rest().layers()));
             passage.pass().ifPresent(p -> all.add(p.from()));
@@ -54,6 +58,9 @@ public final class References {
                 .withWindows(layer.windows().stream()
                         .flatMap(w -> w.withLayers(other).stream())
                         .toList())
+                .withEffects(layer.effects().stream()
+                        .flatMap(e -> changed(e, other).stream())
+                        .toList())
                 .withArrive(layer.arrive().map(p -> changed(p, other)))
                 .withLeave(layer.leave().map(p -> changed(p, other)));
         if (layer.content() instanceof Content.Again again) {
@@ -63,6 +70,12 @@ public final class References {
             next = changed(next, property, other);
         }
         return next;
+    }
+
+    private static Optional<LayerEffect> changed(LayerEffect effect, Function<String, Optional<String>> other) {
+        LayerEffect next =
+                effect.withWhere(effect.where().flatMap(w -> other.apply(w.by()).map(w::withBy)));
+        return effect.recipe().withLayers(other).map(next::withRecipe);
     }
 
     private static Passage changed(Passage passage, Function<String, Optional<String>> other) {

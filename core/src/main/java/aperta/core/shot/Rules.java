@@ -33,6 +33,7 @@ public final class Rules {
             }
             rules.parents();
             rules.uses();
+            rules.effects();
             rules.cuts(shot.layers());
             if (rules.broken.isEmpty()) {
                 rules.follows();
@@ -273,6 +274,33 @@ public final class Rules {
         }
     }
 
+    /** The layers whose pictures the effects of a layer use. */
+    private static Set<String> usedByEffects(Layer layer) {
+        Set<String> all = new HashSet<>();
+        for (LayerEffect effect : layer.effects()) {
+            effect.where().ifPresent(w -> all.add(w.by()));
+            all.addAll(effect.recipe().rest().layers());
+        }
+        return all;
+    }
+
+    private void effects() {
+        for (Layer layer : byId.values()) {
+            if (layer.effects().stream().map(LayerEffect::id).distinct().count()
+                    < layer.effects().size()) {
+                broken.add("Two effects of '" + layer.name() + "' have the same id.");
+            }
+            for (String other : usedByEffects(layer)) {
+                if (!byId.containsKey(other)) {
+                    broken.add("An effect of '" + layer.name() + "' uses '" + other + "', which is not in this shot.");
+                } else if (other.equals(layer.id()) || holds(other, layer.id())) {
+                    broken.add("An effect of '" + layer.name()
+                            + "' can't use the layer itself, nor a group that holds it.");
+                }
+            }
+        }
+    }
+
     private boolean finished(Layer layer, Map<String, Integer> state, List<String> line) {
         if (uncut(layer, state, line)) {
             return true;
@@ -281,17 +309,24 @@ public final class Rules {
     }
 
     private boolean uncut(Layer layer, Map<String, Integer> state, List<String> line) {
-        if (!(layer.content() instanceof Content.Group group) || state.getOrDefault(layer.id(), 0) == 2) {
+        Set<String> used = usedByEffects(layer);
+        List<Layer> inside = layer.content().inside();
+        if (inside.isEmpty() && used.isEmpty() || state.getOrDefault(layer.id(), 0) == 2) {
             return false;
         }
         line.add(layer.name());
         if (state.getOrDefault(layer.id(), 0) == 1) {
-            broken.add("Groups and cuts go round in a circle: " + String.join(" → ", line) + ".");
+            broken.add("Groups, cuts and effects go round in a circle: " + String.join(" → ", line) + ".");
             return true;
         }
         state.put(layer.id(), 1);
-        for (Layer inside : group.layers()) {
-            if (finished(inside, state, line)) {
+        for (Layer each : inside) {
+            if (finished(each, state, line)) {
+                return true;
+            }
+        }
+        for (String other : used) {
+            if (uncut(byId.get(other), state, line)) {
                 return true;
             }
         }

@@ -1,6 +1,8 @@
 package aperta.core.render;
 
 import aperta.core.colour.Colour;
+import aperta.core.effect.Effect;
+import aperta.core.effect.Effects;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.opening.Openings;
@@ -11,6 +13,7 @@ import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Figures;
 import aperta.core.shot.Layer;
+import aperta.core.shot.LayerEffect;
 import aperta.core.shot.LetterLook;
 import aperta.core.shot.LetterRun;
 import aperta.core.shot.Mask;
@@ -121,9 +124,20 @@ public final class EveryKind {
                 Optional.of(AnimatedRecipe.of(Openings.of("iris").descriptor().standard())));
         return Layer.of("tested", "Tested", content, Span.of(0, 48), Place.at(new Point(82, 44)))
                 .withMasks(List.of(mask))
+                .withEffects(Effects.all().stream().map(EveryKind::link).toList())
                 .withCut(Optional.of(new Cut("cutter", Cut.With.SHAPE, Cut.Keep.INSIDE, tone)))
                 .withArrive(Optional.of(arrival))
                 .withLeave(Optional.of(departure));
+    }
+
+    private static LayerEffect link(Effect effect) {
+        return new LayerEffect(
+                effect.descriptor().kind(),
+                AnimatedRecipe.of(effect.descriptor().standard()),
+                effect.station(),
+                true,
+                Animated.of(0.7),
+                Optional.empty());
     }
 
     /** The layer in a shot with all that it needs. */

@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import aperta.core.colour.Colour;
 import aperta.core.colour.ToneCurve;
+import aperta.core.effect.Effect;
+import aperta.core.effect.Effects;
+import aperta.core.effect.Worked;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
@@ -16,6 +19,8 @@ import aperta.core.picture.Packed;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Pixels;
 import aperta.core.picture.Region;
+import aperta.core.recipe.Parameter;
+import aperta.core.recipe.Recipe;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.BlendMode;
 import aperta.core.shot.Cut;
@@ -144,6 +149,35 @@ class StepContractTest {
 
     /** Every step there is. */
     static Stream<Sample> samples() {
+        return Stream.concat(effects(), steps());
+    }
+
+    /** Each effect, and the same with one of its numbers changed at a time. */
+    private static Stream<Sample> effects() {
+        return Effects.all().stream().map(e -> {
+            Recipe standard = e.descriptor().standard();
+            List<Step> others = new ArrayList<>(
+                    List.of(effect(e, standard, 0.5, fill(60, 1)), effect(e, standard, 0.6, fill(61, 1))));
+            for (Parameter p : e.descriptor().parameters()) {
+                if (p.standard() instanceof Double d) {
+                    double other = d + 1 <= p.most() ? d + 1 : d - 1;
+                    others.add(effect(e, standard.with(p.name(), other), 0.6, fill(60, 1)));
+                }
+            }
+            return new Sample(e.descriptor().label(), effect(e, standard, 0.6, fill(60, 1)), others);
+        });
+    }
+
+    private static Step.Paints effect(Effect effect, Recipe recipe, double amount, Step.Paints input) {
+        Affine map = Affine.scale(0.4, 0.4).then(MIDDLE);
+        Worked worked = effect.on(recipe, new Effect.Setting(map, Light.DISPLAY, 0, amount));
+        Optional<Step.Shades> where = Optional.of(Feathered.of(shape(70), 6));
+        return worked instanceof Worked.Around around
+                ? new Affected(input, recipe.kind(), around, amount, where)
+                : new Changed(input, recipe.kind(), (Worked.ByPixel) worked, amount, where);
+    }
+
+    private static Stream<Sample> steps() {
         Affine placed = Affine.scale(1.3, 1.1).then(Affine.rotation(7)).then(Affine.translation(8.2, 3.9));
         Contour contour = Contour.of(blob(60, 9), MIDDLE);
         Picture there = new Picture(FRAME);

@@ -4,6 +4,8 @@ import static aperta.media.json.Provider.JSON;
 
 import aperta.core.colour.Colour;
 import aperta.core.colour.ToneCurve;
+import aperta.core.effect.Effect;
+import aperta.core.effect.Effects;
 import aperta.core.geometry.Point;
 import aperta.core.opening.Opening;
 import aperta.core.opening.Openings;
@@ -18,6 +20,7 @@ import aperta.core.shot.Cut;
 import aperta.core.shot.Format;
 import aperta.core.shot.Join;
 import aperta.core.shot.Layer;
+import aperta.core.shot.LayerEffect;
 import aperta.core.shot.LetterLook;
 import aperta.core.shot.LetterRun;
 import aperta.core.shot.Light;
@@ -68,6 +71,8 @@ public final class ShotJson {
             Openings.all().stream().map(Opening::descriptor).toList());
     static final Codec<AnimatedRecipe> WINDOW = new AnimatedRecipeCodec(
             Windows.all().stream().map(Window::descriptor).toList());
+    static final Codec<AnimatedRecipe> EFFECT = new AnimatedRecipeCodec(
+            Effects.all().stream().map(Effect::descriptor).toList());
     static final Defined<Passage> PASSAGE = new Defined<>("passage", passage());
     static final Defined<Paint> PAINT = new Defined<>("paint", paint());
     static final Defined<Paint> COLOUR_OR_GRADIENT = new Defined<>("colourOrGradient", colourOrGradient());
@@ -322,6 +327,7 @@ public final class ShotJson {
         var parent = o.field("parent", Codecs.optional(Codecs.TEXT), Layer::parent, Optional.empty());
         var masks = o.field("masks", Codecs.list(mask()), Layer::masks, List.of());
         var windows = o.field("windows", Codecs.list(WINDOW), Layer::windows, List.of());
+        var effects = o.field("effects", Codecs.list(effect()), Layer::effects, List.of());
         var cut = o.field("cut", Codecs.optional(cut()), Layer::cut, Optional.empty());
         var join = o.field("join", Codecs.choice(Join.class), Layer::join, Join.OVER);
         var alsoShown = o.field("alsoShown", Codecs.TRUTH, Layer::alsoShown, false);
@@ -342,6 +348,7 @@ public final class ShotJson {
                 r.get(parent),
                 r.get(masks),
                 r.get(windows),
+                r.get(effects),
                 r.get(cut),
                 r.get(join),
                 r.get(alsoShown),
@@ -372,6 +379,28 @@ public final class ShotJson {
         var blur = o.field("blur", NUMBERS, Place::blur, Animated.of(0.0));
         return o.making(r ->
                 new Place(r.get(anchor), r.get(position), r.get(scale), r.get(rotation), r.get(opacity), r.get(blur)));
+    }
+
+    private static Codec<LayerEffect> effect() {
+        ObjectCodec<LayerEffect.Where> w = new ObjectCodec<>();
+        var by = w.field("by", Codecs.TEXT, LayerEffect.Where::by);
+        var with = w.field("with", Codecs.choice(Cut.With.class), LayerEffect.Where::with, Cut.With.SHAPE);
+        var keep = w.field("keep", Codecs.choice(Cut.Keep.class), LayerEffect.Where::keep, Cut.Keep.INSIDE);
+        w.making(r -> new LayerEffect.Where(r.get(by), r.get(with), r.get(keep)));
+
+        ObjectCodec<LayerEffect> o = new ObjectCodec<>();
+        var id = o.field("id", Codecs.TEXT, LayerEffect::id);
+        var recipe = o.field("effect", EFFECT, LayerEffect::recipe);
+        var station = o.field(
+                "station",
+                Codecs.choice(LayerEffect.Station.class),
+                LayerEffect::station,
+                LayerEffect.Station.BEFORE_CUT);
+        var on = o.field("on", Codecs.TRUTH, LayerEffect::on, true);
+        var amount = o.field("amount", NUMBERS, LayerEffect::amount, Animated.of(1.0));
+        var where = o.field("where", Codecs.optional(w), LayerEffect::where, Optional.empty());
+        return o.making(
+                r -> new LayerEffect(r.get(id), r.get(recipe), r.get(station), r.get(on), r.get(amount), r.get(where)));
     }
 
     private static Codec<Mask> mask() {

@@ -1,0 +1,2 @@
+/** Effects: what changes the picture of a layer. */
+package aperta.core.effect;

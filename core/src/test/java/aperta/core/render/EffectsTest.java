@@ -1,0 +1,257 @@
+package aperta.core.render;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import aperta.core.colour.Colour;
+import aperta.core.effect.Effect;
+import aperta.core.effect.Effects;
+import aperta.core.geometry.Box;
+import aperta.core.geometry.Point;
+import aperta.core.picture.Picture;
+import aperta.core.recipe.Parameter;
+import aperta.core.recipe.Recipe;
+import aperta.core.shot.AnimatedRecipe;
+import aperta.core.shot.Content;
+import aperta.core.shot.Cut;
+import aperta.core.shot.Figures;
+import aperta.core.shot.Layer;
+import aperta.core.shot.LayerEffect;
+import aperta.core.shot.LayerEffect.Station;
+import aperta.core.shot.Mask;
+import aperta.core.shot.Paint;
+import aperta.core.shot.Rules;
+import aperta.core.shot.Shot;
+import aperta.core.time.Animated;
+import aperta.core.time.Ease;
+import aperta.core.time.Key;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** What every effect keeps to, beside what every step does ({@link StepContractTest}), and the order of the chain. */
+class EffectsTest {
+    private final Studio studio = new Studio();
+
+    static Stream<Effect> effects() {
+        return Effects.all().stream();
+    }
+
+    private static LayerEffect link(Recipe recipe, Station station, double amount) {
+        return new LayerEffect(
+                recipe.kind(), AnimatedRecipe.of(recipe), station, true, Animated.of(amount), Optional.empty());
+    }
+
+    private static LayerEffect link(Effect effect, double amount) {
+        return link(effect.descriptor().standard(), effect.station(), amount);
+    }
+
+    private static Recipe recipe(String kind, Map<String, ?> values) {
+        return Recipe.of(Effects.of(kind).descriptor(), values);
+    }
+
+    /** A word, and footage that fills the frame. */
+    private static List<Layer> contents() {
+        return List.of(Studio.word("l", "TRAM", 50), Studio.clip("l"));
+    }
+
+    private Picture with(Layer layer, LayerEffect... effects) {
+        return studio.render(Studio.shot(layer.withEffects(List.of(effects))), 0);
+    }
+
+    @ParameterizedTest
+    @MethodSource("effects")
+    void noAmountIsThePictureUntouched(Effect effect) {
+        for (Layer layer : contents()) {
+            Picture plain = with(layer);
+            assertThat(Studio.furthest(with(layer, link(effect, 0)), plain)).isZero();
+            LayerEffect off = new LayerEffect(
+                    "off",
+                    AnimatedRecipe.of(effect.descriptor().standard()),
+                    effect.station(),
+                    false,
+                    Animated.of(1.0),
+                    Optional.empty());
+            assertThat(Studio.furthest(with(layer, off), plain)).isZero();
+        }
+    }
+
+    /** A layer that is moved by whole pixels gives the picture moved by as many. */
+    @ParameterizedTest
+    @MethodSource("effects")
+    void itGoesWhereItsLayerGoes(Effect effect) {
+        Layer layer = Studio.word("l", "IM", 30);
+        Picture here = with(layer, link(effect, 0.7));
+        Layer moved = layer.withPlace(layer.place().withPosition(Animated.of(new Point(87, 40))));
+        Picture there = with(moved, link(effect, 0.7));
+        for (int y = 10; y < 70; y++) {
+            for (int x = 30; x < 120; x++) {
+                for (int c = 0; c < 4; c++) {
+                    assertThat(there.at(x + 7, y - 5)[c]).as("%d, %d", x, y).isCloseTo(here.at(x, y)[c], within(1e-3f));
+                }
+            }
+        }
+    }
+
+    /** At twice the size it is close to the picture at its own size: means of four pixels, by 6 of 255 on the average. */
+    @ParameterizedTest
+    @MethodSource("effects")
+    void atHalfTheSizeItIsLikeThePictureMadeSmaller(Effect effect) {
+        Layer layer = Studio.word("l", "TRAM", 50);
+        Shot shot = Studio.shot(layer.withEffects(List.of(link(effect, 1))));
+        Picture full = studio.render(shot, 0);
+        Picture half = studio.render(shot, 0, 0.5, 1, Cache.NONE);
+        double off = 0;
+        for (int y = 0; y < 45; y++) {
+            for (int x = 0; x < 80; x++) {
+                float mean = 0;
+                for (int i = 0; i < 4; i++) {
+                    mean += full.at(2 * x + i % 2, 2 * y + i / 2)[3] / 4;
+                }
+                off += Math.abs(mean - half.at(x, y)[3]);
+            }
+        }
+        assertThat(off / (80 * 45) * 255).isLessThan(6);
+    }
+
+    @ParameterizedTest
+    @MethodSource("effects")
+    void extremesGiveNumbersAndColourStaysWithinAlpha(Effect effect) {
+        List<Recipe> extremes = new ArrayList<>(List.of(effect.descriptor().standard()));
+        for (Parameter p : effect.descriptor().parameters()) {
+            if (p.standard() instanceof Double) {
+                extremes.add(effect.descriptor().standard().with(p.name(), p.least()));
+                extremes.add(effect.descriptor().standard().with(p.name(), p.most()));
+            }
+        }
+        for (Recipe r : extremes) {
+            Picture p = with(Studio.word("l", "TRAM", 50), link(r, effect.station(), 1));
+            for (int y = 0; y < 90; y += 3) {
+                for (int x = 0; x < 160; x += 3) {
+                    float[] v = p.at(x, y);
+                    assertThat(v[3]).as("%s", r).isBetween(-1e-5f, 1 + 1e-5f);
+                    for (int c = 0; c < 3; c++) {
+                        assertThat(v[c]).as("%s", r).isBetween(-1e-5f, v[3] + 1e-5f);
+                    }
+                }
+            }
+        }
+    }
+
+    @Test
+    void gradeIsAsTheColourDecisionListSays() {
+        Colour in = new Colour(0.3, 0.5, 0.8, 1);
+        Recipe cdl = recipe(
+                "grade",
+                Map.of("slopeRed", 1.2, "offsetRed", 0.05, "powerGreen", 0.8, "offsetBlue", -0.1, "saturation", 0.9));
+        Picture p = with(Studio.box("l", 80, 45, 160, 90, in), link(cdl, Station.BEFORE_CUT, 1));
+        // ASC CDL 1.2: (in · slope + offset) clamped, to the power; then saturation about BT.709 luma.
+        double[] sop = {0.3 * 1.2 + 0.05, Math.pow(0.5, 0.8), 0.8 - 0.1};
+        double luma = 0.2126 * sop[0] + 0.7152 * sop[1] + 0.0722 * sop[2];
+        for (int c = 0; c < 3; c++) {
+            assertThat((double) p.at(80, 45)[c]).isCloseTo(luma + 0.9 * (sop[c] - luma), within(1e-5));
+        }
+    }
+
+    /** The way that turbulence leads is, over many places, as strong as is said, and leads nowhere on the average. */
+    @Test
+    void turbulenceIsAsStrongAsIsSaid() {
+        // A ramp tells each pixel's way: its value is where the pixel came from.
+        int n = 0;
+        double sum = 0;
+        double squares = 0;
+        for (int seed = 1; seed <= 40; seed++) {
+            Recipe r =
+                    recipe("turbulence", Map.of("across", 5.0, "down", 0.0, "wavelength", 24.0, "seed", (double) seed));
+            Layer ramp = Studio.box("l", 80, 45, 1600, 900, Colour.WHITE);
+            Paint paint = new Paint.Linear(
+                    Animated.of(new Point(-800, 0)),
+                    Animated.of(new Point(800, 0)),
+                    List.of(Paint.Stop.of("a", 0, Colour.BLACK), Paint.Stop.of("b", 1, Colour.WHITE)));
+            ramp = ramp.withContent(new Content.Fill(Animated.of(new Point(1600, 900)), paint));
+            Picture p = with(ramp, link(r, Station.BEFORE_MASKS, 1));
+            for (int y = 2; y < 90; y += 7) {
+                for (int x = 2; x < 160; x += 7) {
+                    double way = p.at(x, y)[0] * 1600 - (x + 0.5 + 720);
+                    sum += way;
+                    squares += way * way;
+                    n++;
+                }
+            }
+        }
+        assertThat(sum / n).isCloseTo(0, within(0.25));
+        assertThat(Math.sqrt(squares / n)).isCloseTo(5, within(0.15));
+    }
+
+    /** Before the masks it bends the letters and leaves the mask's edge calm; behind them it bends both. */
+    @Test
+    void theOrderOfTheChainCounts() {
+        Mask left = Mask.of("m", "Left", Figures.rounded(new Box(-80, -45, 0, 45), 0));
+        Layer layer = Studio.box("l", 80, 45, 400, 300, Colour.WHITE).withMasks(List.of(left));
+        Recipe r = recipe("turbulence", Map.of("across", 6.0, "down", 6.0, "wavelength", 30.0));
+        Picture before = with(layer, link(r, Station.BEFORE_MASKS, 1));
+        Picture behind = with(layer, link(r, Station.BEFORE_CUT, 1));
+        double calm = 0;
+        double bent = 0;
+        for (int y = 0; y < 90; y++) {
+            calm += Math.abs(before.at(79, y)[3] - 1) + before.at(81, y)[3];
+            bent += Math.abs(behind.at(79, y)[3] - 1) + behind.at(81, y)[3];
+        }
+        assertThat(calm).isZero();
+        assertThat(bent).isGreaterThan(5);
+        // Behind the cut a blur surrounds what is left; before it, it is cut.
+        Layer card = Studio.box("card", 80, 45, 60, 40, Colour.WHITE);
+        Layer cut = Studio.box("l", 80, 45, 160, 90, Colour.WHITE)
+                .withCut(Optional.of(new Cut("card", Cut.With.SHAPE, Cut.Keep.INSIDE, Cut.Tone.PLAIN)));
+        Recipe blur = recipe("blur", Map.of("deviation", 5.0));
+        Picture inside =
+                studio.render(Studio.shot(cut.withEffects(List.of(link(blur, Station.BEFORE_CUT, 1))), card), 0);
+        Picture around =
+                studio.render(Studio.shot(cut.withEffects(List.of(link(blur, Station.BEHIND_CUT, 1))), card), 0);
+        assertThat(inside.at(45, 45)[3]).isZero();
+        assertThat(around.at(45, 45)[3]).isGreaterThan(0.1f);
+    }
+
+    /** What weighs an effect limits it: where the other layer is, it works, elsewhere nothing changes. */
+    @Test
+    void whereItWorks() {
+        Layer half = Studio.box("half", 40, 45, 80, 90, Colour.WHITE);
+        Recipe dark = recipe("grade", Map.of("slopeRed", 0.5, "slopeGreen", 0.5, "slopeBlue", 0.5));
+        for (Cut.Keep keep : Cut.Keep.values()) {
+            LayerEffect e = link(dark, Station.BEFORE_CUT, 1)
+                    .withWhere(Optional.of(new LayerEffect.Where("half", Cut.With.SHAPE, keep)));
+            Layer white = Studio.box("l", 80, 45, 160, 90, Colour.WHITE).withEffects(List.of(e));
+            Shot shot = Studio.shot(white, half);
+            assertThat(Rules.broken(shot)).isEmpty();
+            Picture p = studio.render(shot, 0);
+            boolean inside = keep == Cut.Keep.INSIDE;
+            assertThat(p.at(20, 45)[0]).isCloseTo(inside ? 0.5f : 1, within(1e-6f));
+            assertThat(p.at(140, 45)[0]).isCloseTo(inside ? 1 : 0.5f, within(1e-6f));
+        }
+        LayerEffect onB = link(dark, Station.BEFORE_CUT, 1)
+                .withWhere(Optional.of(new LayerEffect.Where("b", Cut.With.SHAPE, Cut.Keep.INSIDE)));
+        LayerEffect onA = onB.withWhere(Optional.of(new LayerEffect.Where("a", Cut.With.SHAPE, Cut.Keep.INSIDE)));
+        Shot circle = Studio.shot(
+                Studio.box("a", 80, 45, 9, 9, Colour.WHITE).withEffects(List.of(onB)),
+                Studio.box("b", 80, 45, 9, 9, Colour.WHITE).withEffects(List.of(onA)));
+        assertThat(Rules.broken(circle)).anyMatch(s -> s.contains("circle"));
+        Shot gone = Studio.shot(Studio.box("a", 80, 45, 9, 9, Colour.WHITE).withEffects(List.of(onB)));
+        assertThat(Rules.broken(gone)).anyMatch(s -> s.contains("which is not in this shot"));
+    }
+
+    @Test
+    void numbersOfEffectsAreKeyed() {
+        Animated<Double> growing =
+                new Animated<>(0.0, List.of(new Key<>(0, 0.0, Ease.LINEAR), new Key<>(10, 1.0, Ease.LINEAR)));
+        Recipe dark = recipe("grade", Map.of("slopeRed", 0.0));
+        LayerEffect e = link(dark, Station.BEFORE_CUT, 1).withAmount(growing);
+        Shot shot = Studio.shot(Studio.box("l", 80, 45, 160, 90, Colour.WHITE).withEffects(List.of(e)));
+        assertThat(studio.render(shot, 5).at(80, 45)[0]).isCloseTo(0.5f, within(1e-5f));
+        assertThat(studio.render(shot, 10).at(80, 45)[0]).isCloseTo(0, within(1e-5f));
+    }
+}
