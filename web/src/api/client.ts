@@ -33,6 +33,9 @@ export type Job = Schemas['JobView'];
 export type State = Schemas['State'];
 export type Parameter = Required<Schemas['Parameter']>;
 export type Descriptor = Required<Omit<Schemas['Descriptor'], 'parameters'>> & { parameters: Parameter[] };
+/** An effect as it can be added: what it is used for, and where in the chain it goes. */
+export type EffectView = Omit<Schemas['EffectView'], 'descriptor'> & { descriptor: Descriptor };
+export type LayerEffect = Layer['effects'][number];
 export type Passage = NonNullable<Layer['arrive']>;
 export type KeptOpening = Omit<Schemas['KeptView'], 'passage'> & { passage: Passage };
 export type NewShot = Schemas['NewShot'];
@@ -126,10 +129,13 @@ export const api = {
   },
   peaks: (media: string) => call<number[]>('GET', `/api/media/${media}/peaks?count=2000`),
   recipes: () =>
-    call<{ openings: Descriptor[]; signals: Descriptor[]; windows: Descriptor[]; pose: Descriptor }>(
-      'GET',
-      '/api/recipes',
-    ),
+    call<{
+      openings: Descriptor[];
+      signals: Descriptor[];
+      windows: Descriptor[];
+      effects: EffectView[];
+      pose: Descriptor;
+    }>('GET', '/api/recipes'),
   media: (project: string) => call<Media[]>('GET', `/api/projects/${project}/media`),
   bring: (project: string, files: File[], rate: string) => {
     const form = new FormData();

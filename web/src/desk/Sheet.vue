@@ -10,6 +10,7 @@ import KindGlyph from './KindGlyph.vue';
 import ManySheet from './ManySheet.vue';
 import PassageSheet from './PassageSheet.vue';
 import BlendSection from './sheet/BlendSection.vue';
+import EffectsSection from './sheet/EffectsSection.vue';
 import { KINDS } from './sheet/kinds';
 import PlaceSection from './sheet/PlaceSection.vue';
 import TimeSection from './TimeSection.vue';
@@ -30,6 +31,7 @@ const SECTIONS = [
   { name: 'Look', heard: true },
   { name: 'Place', heard: false },
   { name: 'Cut', heard: false },
+  { name: 'Effects', heard: false },
   { name: 'Time', heard: true },
   { name: 'Blend', heard: false },
 ] as const;
@@ -44,6 +46,7 @@ const body = computed(() => {
     Look: KINDS[l.content.kind].look,
     Place: PlaceSection,
     Cut: CutSection,
+    Effects: EffectsSection,
     Time: TimeSection,
     Blend: BlendSection,
   };

@@ -10,7 +10,7 @@ export interface PropertyNow {
   /** The part of the layer that it belongs to; empty for the layer itself. */
   part: string;
   /** The section of the Sheet that it stands in. */
-  section: 'look' | 'place' | 'whole' | 'mask' | 'window' | 'cut' | 'arrive' | 'leave';
+  section: 'look' | 'place' | 'whole' | 'mask' | 'window' | 'effects' | 'cut' | 'arrive' | 'leave';
   kind: 'number' | 'point' | 'colour' | 'path' | 'curve';
   unit: string;
   /** What the unit means, where it isn't plain. */

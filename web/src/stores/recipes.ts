@@ -1,13 +1,14 @@
 import { message } from 'ant-design-vue';
 import { defineStore } from 'pinia';
 import { shallowRef } from 'vue';
-import { api, type Descriptor } from '../api/client';
+import { api, type Descriptor, type EffectView } from '../api/client';
 
-/** What openings, signals and windows there are, as the engine describes them. */
+/** What openings, signals, windows and effects there are, as the engine describes them. */
 export const useRecipes = defineStore('recipes', () => {
   const openings = shallowRef<Descriptor[]>([]);
   const signals = shallowRef<Descriptor[]>([]);
   const windows = shallowRef<Descriptor[]>([]);
+  const effects = shallowRef<EffectView[]>([]);
   const pose = shallowRef<Descriptor>();
 
   let asked = false;
@@ -20,6 +21,7 @@ export const useRecipes = defineStore('recipes', () => {
       openings.value = all.openings;
       signals.value = all.signals;
       windows.value = all.windows;
+      effects.value = all.effects;
       pose.value = all.pose;
     } catch (e) {
       asked = false;
@@ -30,5 +32,6 @@ export const useRecipes = defineStore('recipes', () => {
   const opening = (kind: string | undefined) => openings.value.find((d) => d.kind === kind);
   const signal = (kind: string | undefined) => signals.value.find((d) => d.kind === kind);
   const window = (kind: string | undefined) => windows.value.find((d) => d.kind === kind);
-  return { openings, signals, windows, pose, load, opening, signal, window };
+  const effect = (kind: string | undefined) => effects.value.find((e) => e.descriptor.kind === kind);
+  return { openings, signals, windows, effects, pose, load, opening, signal, window, effect };
 });

@@ -1,5 +1,7 @@
 package aperta.server.shot;
 
+import aperta.core.effect.Effect;
+import aperta.core.effect.Effects;
 import aperta.core.opening.Opening;
 import aperta.core.opening.Openings;
 import aperta.core.opening.Window;
@@ -17,6 +19,7 @@ import jakarta.json.JsonNumber;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonString;
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -191,7 +194,31 @@ class ShotController {
             List<Descriptor> windows,
 
             @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            List<EffectView> effects,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
             Descriptor pose) {}
+
+    /**
+     * An effect as the desk offers it.
+     *
+     * @param purpose what it is used for
+     * @param station where in the chain it goes when it is added, as documents say it
+     */
+    record EffectView(
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            Descriptor descriptor,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            Effect.Purpose purpose,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            String station) {
+        static EffectView of(Effect effect) {
+            String station = effect.station().name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return new EffectView(effect.descriptor(), effect.purpose(), station);
+        }
+    }
 
     @GetMapping("/recipes")
     Recipes recipes() {
@@ -199,6 +226,7 @@ class ShotController {
                 Openings.all().stream().map(Opening::descriptor).toList(),
                 Signal.all().stream().map(Signal::descriptor).toList(),
                 Windows.all().stream().map(Window::descriptor).toList(),
+                Effects.all().stream().map(EffectView::of).toList(),
                 Pose.DESCRIPTOR);
     }
 }

@@ -1,0 +1,127 @@
+package aperta.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import aperta.core.shot.LayerEffect;
+import aperta.core.shot.LayerEffect.Station;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.awt.image.BufferedImage;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The chain of effects at the desk: added, set, keyed, switched, weighed, moved over its stations, rendered. */
+class EffectsTest {
+    private static final int W = 320;
+    private static final int H = 180;
+
+    @TempDir
+    Path folder;
+
+    @Test
+    void theChain() {
+        App app = App.shared();
+        try (Browser browser = new Browser()) {
+            Desk desk = new Desk(app, browser.page());
+            desk.openProjects();
+            desk.newProject("Orrin Hill");
+            desk.newShot("Line 9", W, H, "24");
+            desk.add("Text");
+            desk.words("TRAM");
+            desk.number("Size", "90");
+            desk.section("Effects");
+            added(desk);
+            keyed(desk);
+            moved(desk);
+            weighed(desk);
+            DecodedFilm film = new DecodedFilm(desk.render(folder.resolve("effects.mp4")), W, H);
+            assertThat(film.off(12, desk.picture(12))).isLessThan(1.5);
+            assertThat(browser.errors).isEmpty();
+        }
+    }
+
+    private static void add(Desk desk, String effect) {
+        desk.button("Add an effect").click();
+        desk.page
+                .getByRole(
+                        AriaRole.MENUITEM,
+                        new Page.GetByRoleOptions().setName(effect).setExact(true))
+                .click();
+        desk.saved();
+    }
+
+    private static List<LayerEffect> effects(Desk desk) {
+        return desk.find("TRAM").effects();
+    }
+
+    private static void added(Desk desk) {
+        BufferedImage plain = desk.picture(0);
+        add(desk, "Blur");
+        desk.number("Deviation", "6");
+        assertThat(Pictures.furthest(plain, desk.picture(0))).isGreaterThan(60);
+        desk.link("Switch off Blur");
+        assertThat(Pictures.furthest(plain, desk.picture(0))).isZero();
+        desk.link("Switch on Blur");
+        desk.number("Amount", "0");
+        assertThat(Pictures.furthest(plain, desk.picture(0))).isZero();
+        desk.link("Reset Blur");
+        desk.number("Amount", "100");
+        assertThat(effects(desk).get(0).recipe().rest().number("deviation")).isEqualTo(12);
+    }
+
+    private static void keyed(Desk desk) {
+        desk.number("Deviation", "0");
+        desk.key("Deviation");
+        desk.frame(20);
+        desk.number("Deviation", "10");
+        assertThat(Pictures.furthest(desk.picture(0), desk.picture(20))).isGreaterThan(60);
+        desk.frame(0);
+    }
+
+    /** Turbulence goes before the masks, and by the keyboard behind them. */
+    private static void moved(Desk desk) {
+        add(desk, "Turbulence");
+        assertThat(effects(desk).get(1).station()).isEqualTo(Station.BEFORE_MASKS);
+        desk.page.getByLabel("Move Turbulence").press("Alt+ArrowDown");
+        desk.saved();
+        assertThat(effects(desk)).extracting(e -> e.recipe().kind()).containsExactly("turbulence", "blur");
+        assertThat(effects(desk).get(0).station()).isEqualTo(Station.BEFORE_CUT);
+        double[] grip = desk.middle("effect-turbulence");
+        var handle = desk.page.getByLabel("Move Turbulence").boundingBox();
+        var end = desk.page.getByTestId("chain").boundingBox();
+        desk.drag(new double[] {handle.x + 6, handle.y + 8}, new double[] {grip[0], end.y + end.height + 4});
+        assertThat(effects(desk).get(1).station()).isEqualTo(Station.BEHIND_CUT);
+        desk.press("Control+z", "Control+z");
+    }
+
+    private static void weighed(Desk desk) {
+        desk.add("One colour");
+        desk.section("Look");
+        desk.number("Size across", "160");
+        desk.section("Place");
+        desk.number("Position across", "80");
+        desk.named("Left");
+        desk.press("Shift+V");
+        desk.layer("TRAM");
+        desk.section("Effects");
+        add(desk, "Grade");
+        desk.number("Red slope", "0");
+        desk.choose("Where Grade works", "Left");
+        BufferedImage image = desk.picture(0);
+        assertThat(reds(image, 0, W / 2)).isZero();
+        assertThat(reds(image, W / 2, W)).isGreaterThan(100);
+    }
+
+    private static int reds(BufferedImage image, int from, int to) {
+        int count = 0;
+        for (int y = 0; y < H; y++) {
+            for (int x = from; x < to; x++) {
+                int p = image.getRGB(x, y);
+                count += (p >>> 24) == 255 && (p >> 16 & 0xff) > 200 ? 1 : 0;
+            }
+        }
+        return count;
+    }
+}
