@@ -145,6 +145,10 @@ const chosenKey = computed(() => view.keys[0]);
 .sections {
   margin: 0 12px 8px;
 }
+/* Six names side by side. */
+.sections :deep(.ant-segmented-item-label) {
+  padding: 0 3px;
+}
 /* Shadows at the ends tell that there is more: they scroll away with what covers them. */
 .body {
   flex: 1;

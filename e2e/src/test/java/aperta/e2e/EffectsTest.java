@@ -84,12 +84,16 @@ class EffectsTest {
     private static void moved(Desk desk) {
         add(desk, "Turbulence");
         assertThat(effects(desk).get(1).station()).isEqualTo(Station.BEFORE_MASKS);
-        desk.page.getByLabel("Move Turbulence").press("Alt+ArrowDown");
+        desk.page
+                .getByLabel("Move Turbulence", new Page.GetByLabelOptions().setExact(true))
+                .press("Alt+ArrowDown");
         desk.saved();
         assertThat(effects(desk)).extracting(e -> e.recipe().kind()).containsExactly("turbulence", "blur");
         assertThat(effects(desk).get(0).station()).isEqualTo(Station.BEFORE_CUT);
         double[] grip = desk.middle("effect-turbulence");
-        var handle = desk.page.getByLabel("Move Turbulence").boundingBox();
+        var handle = desk.page
+                .getByLabel("Move Turbulence", new Page.GetByLabelOptions().setExact(true))
+                .boundingBox();
         var end = desk.page.getByTestId("chain").boundingBox();
         desk.drag(new double[] {handle.x + 6, handle.y + 8}, new double[] {grip[0], end.y + end.height + 4});
         assertThat(effects(desk).get(1).station()).isEqualTo(Station.BEHIND_CUT);

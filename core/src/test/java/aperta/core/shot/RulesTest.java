@@ -81,7 +81,7 @@ class RulesTest {
     void groupsThatCutEachOthersInsidesGoInACircle() {
         Layer one = layer("g").withContent(new Content.Group(List.of(layer("a").withCut(by("h")))));
         Layer two = layer("h").withContent(new Content.Group(List.of(layer("b").withCut(by("g")))));
-        assertThat(Rules.broken(shot(one, two))).first().asString().contains("Groups and cuts go round");
+        assertThat(Rules.broken(shot(one, two))).first().asString().contains("Groups, cuts and effects go round");
     }
 
     @Test
