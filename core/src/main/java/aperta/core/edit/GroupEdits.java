@@ -87,6 +87,9 @@ public final class GroupEdits {
             if (Property.of(g).stream().anyMatch(p -> p.section() == Property.Section.WHOLE && !p.isNeutral(g))) {
                 return Optional.of("is faded or blurred as a whole");
             }
+            if (!g.effects().isEmpty()) {
+                return Optional.of("has effects that work on it as a whole");
+            }
             if (g.arrive().isPresent() || g.leave().isPresent()) {
                 return Optional.of("arrives or leaves as a whole");
             }

@@ -59,8 +59,8 @@ public final class PassEdits {
         @Override
         public Shot apply(Shot shot, Extents extents) {
             Layer comes = LayerEdits.demand(shot, layer);
-            Passage arrival = comes.arrive().orElseThrow();
             Layer goes = LayerEdits.demand(shot, demand(comes).from());
+            Passage arrival = comes.arrive().orElseThrow();
             Shot next = overlapping(shot, goes, comes, length, extents);
             long before =
                     cut(goes, comes) - next.layer(layer).orElseThrow().span().in();

@@ -2,10 +2,8 @@ package aperta.core.render;
 
 import aperta.core.effect.Worked;
 import aperta.core.picture.Compose;
-import aperta.core.picture.Matte;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -13,27 +11,15 @@ import java.util.Optional;
 final class Affected implements Step.Made<Picture>, Step.Paints {
     private final Step.Paints input;
     private final Worked.Around effect;
-    private final float amount;
-    private final Optional<Step.Shades> where;
+    private final EffectShare share;
     private final ContentKey key;
 
     /** @param kind of the effect */
-    Affected(Step.Paints input, String kind, Worked.Around effect, double amount, Optional<Step.Shades> where) {
+    Affected(Step.Paints input, String kind, Worked.Around effect, EffectShare share) {
         this.input = input;
         this.effect = effect;
-        this.amount = (float) amount;
-        this.where = where;
-        this.key = key(input, kind, effect, amount, where);
-    }
-
-    static ContentKey key(Step input, String kind, Worked effect, double amount, Optional<Step.Shades> where) {
-        ContentKey.Builder key = ContentKey.of("effect")
-                .text(kind)
-                .step(input)
-                .numbers(effect.numbers())
-                .number(amount);
-        where.ifPresent(key::step);
-        return key.key();
+        this.share = share;
+        this.key = share.key(input, kind, effect);
     }
 
     @Override
@@ -48,9 +34,7 @@ final class Affected implements Step.Made<Picture>, Step.Paints {
 
     @Override
     public List<Step> inputs() {
-        List<Step> all = new ArrayList<>(List.of(input));
-        where.ifPresent(all::add);
-        return all;
+        return share.inputs(input);
     }
 
     @Override
@@ -64,9 +48,9 @@ final class Affected implements Step.Made<Picture>, Step.Paints {
         return making.painted(
                 input,
                 from,
-                p -> effect.moves() && where.isPresent()
+                p -> effect.moves() && share.where().isPresent()
                         ? making.shaded(
-                                where.get(),
+                                share.where().get(),
                                 needed,
                                 m -> effect.made(p, Optional.of(m), needed, making.bands(), making.scratch()))
                         : effect.made(p, Optional.empty(), needed, making.bands(), making.scratch()));
@@ -79,7 +63,7 @@ final class Affected implements Step.Made<Picture>, Step.Paints {
 
     @Override
     public void paint(Picture into, Tile tile) {
-        boolean mixed = !effect.moves() && (amount < 1 || where.isPresent());
+        boolean mixed = !effect.moves() && !share.isWhole();
         if (!mixed) {
             into.clear();
             tile.ifMade(this).ifPresent(p -> Compose.copy(into, p));
@@ -93,14 +77,7 @@ final class Affected implements Step.Made<Picture>, Step.Paints {
         if (!part.isEmpty()) {
             tile.withPicture(input, part, p -> Compose.copy(into, p));
         }
-        if (where.isEmpty()) {
-            Compose.towards(into, made, amount, Optional.empty());
-        } else {
-            Matte weights = tile.scratch().matte(into.domain());
-            where.get().shade(weights, tile);
-            Compose.towards(into, made, amount, Optional.of(weights));
-            tile.scratch().give(weights);
-        }
+        share.mix(into, made, tile);
         tile.scratch().give(made);
     }
 }

@@ -2,28 +2,23 @@ package aperta.core.render;
 
 import aperta.core.effect.Worked;
 import aperta.core.picture.Compose;
-import aperta.core.picture.Matte;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 
 /** A picture each pixel of which an effect changes by itself. */
 final class Changed implements Step.Paints {
     private final Step.Paints input;
     private final Worked.ByPixel effect;
-    private final float amount;
-    private final Optional<Step.Shades> where;
+    private final EffectShare share;
     private final ContentKey key;
 
     /** @param kind of the effect */
-    Changed(Step.Paints input, String kind, Worked.ByPixel effect, double amount, Optional<Step.Shades> where) {
+    Changed(Step.Paints input, String kind, Worked.ByPixel effect, EffectShare share) {
         this.input = input;
         this.effect = effect;
-        this.amount = (float) amount;
-        this.where = where;
-        this.key = Affected.key(input, kind, effect, amount, where);
+        this.share = share;
+        this.key = share.key(input, kind, effect);
     }
 
     @Override
@@ -38,29 +33,20 @@ final class Changed implements Step.Paints {
 
     @Override
     public List<Step> inputs() {
-        List<Step> all = new ArrayList<>(List.of(input));
-        where.ifPresent(all::add);
-        return all;
+        return share.inputs(input);
     }
 
     @Override
     public void paint(Picture into, Tile tile) {
         input.paint(into, tile);
-        if (amount == 1 && where.isEmpty()) {
+        if (share.isWhole()) {
             effect.change(into);
             return;
         }
         Picture changed = tile.scratch().picture(into.domain());
         Compose.copy(changed, into);
         effect.change(changed);
-        if (where.isEmpty()) {
-            Compose.towards(into, changed, amount, Optional.empty());
-        } else {
-            Matte weights = tile.scratch().matte(into.domain());
-            where.get().shade(weights, tile);
-            Compose.towards(into, changed, amount, Optional.of(weights));
-            tile.scratch().give(weights);
-        }
+        share.mix(into, changed, tile);
         tile.scratch().give(changed);
     }
 

@@ -131,12 +131,13 @@ final class LayerChain {
         Effect effect = Effects.of(e.recipe().kind());
         Light light = layout.moment().shot().format().light();
         Worked worked = effect.on(e.recipe().rest(), new Effect.Setting(map, light, seen.frame(), amount));
+        EffectShare share = new EffectShare(amount, where);
         if (worked instanceof Worked.Around around) {
-            return new Affected(picture, e.recipe().kind(), around, amount, where);
+            return new Affected(picture, e.recipe().kind(), around, share);
         }
         return layout.coverageOnly()
                 ? picture
-                : new Changed(picture, e.recipe().kind(), (Worked.ByPixel) worked, amount, where);
+                : new Changed(picture, e.recipe().kind(), (Worked.ByPixel) worked, share);
     }
 
     private Step.Shades weights(Step.Paints by, LayerEffect.Where where, boolean inside) {

@@ -65,6 +65,8 @@ class PassEditsTest {
         assertThat(layer(longer, "b").arrive().orElseThrow().length()).isEqualTo(16);
         assertThat(apply(longer, new PassEdits.Remove("b"))).isEqualTo(before);
         assertThatThrownBy(() -> apply(before, new PassEdits.Remove("b"))).hasMessageContaining("Nothing gives way");
+        assertThatThrownBy(() -> apply(before, new PassEdits.SetLength("b", 5)))
+                .hasMessageContaining("Nothing gives way");
         assertThatThrownBy(() -> apply(before, new PassEdits.Make("b", "a", 10, opening("fade"), Optional.empty())))
                 .hasMessageContaining("begins after");
     }

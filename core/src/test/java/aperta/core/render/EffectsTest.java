@@ -1,9 +1,11 @@
 package aperta.core.render;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import aperta.core.colour.Colour;
+import aperta.core.edit.GroupEdits;
 import aperta.core.effect.Effect;
 import aperta.core.effect.Effects;
 import aperta.core.geometry.Box;
@@ -20,8 +22,10 @@ import aperta.core.shot.LayerEffect;
 import aperta.core.shot.LayerEffect.Station;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Paint;
+import aperta.core.shot.Place;
 import aperta.core.shot.Rules;
 import aperta.core.shot.Shot;
+import aperta.core.shot.Span;
 import aperta.core.time.Animated;
 import aperta.core.time.Ease;
 import aperta.core.time.Key;
@@ -253,5 +257,19 @@ class EffectsTest {
         Shot shot = Studio.shot(Studio.box("l", 80, 45, 160, 90, Colour.WHITE).withEffects(List.of(e)));
         assertThat(studio.render(shot, 5).at(80, 45)[0]).isCloseTo(0.5f, within(1e-5f));
         assertThat(studio.render(shot, 10).at(80, 45)[0]).isCloseTo(0, within(1e-5f));
+    }
+
+    /** Dissolved, a group would lose what is done to it as one picture. */
+    @Test
+    void aGroupWithEffectsStaysOne() {
+        Layer group = Layer.of(
+                        "g",
+                        "Group",
+                        new Content.Group(List.of(Studio.word("w", "TRAM", 30))),
+                        Span.of(0, 48),
+                        Place.at(Point.ORIGIN))
+                .withEffects(List.of(link(recipe("blur", Map.of()), Station.BEFORE_CUT, 1)));
+        assertThatThrownBy(() -> new GroupEdits.Ungroup("g").apply(Studio.shot(group), studio.planner))
+                .hasMessageContaining("effects");
     }
 }

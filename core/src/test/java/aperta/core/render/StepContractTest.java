@@ -173,8 +173,8 @@ class StepContractTest {
         Worked worked = effect.on(recipe, new Effect.Setting(map, Light.DISPLAY, 0, amount));
         Optional<Step.Shades> where = Optional.of(Feathered.of(shape(70), 6));
         return worked instanceof Worked.Around around
-                ? new Affected(input, recipe.kind(), around, amount, where)
-                : new Changed(input, recipe.kind(), (Worked.ByPixel) worked, amount, where);
+                ? new Affected(input, recipe.kind(), around, new EffectShare(amount, where))
+                : new Changed(input, recipe.kind(), (Worked.ByPixel) worked, new EffectShare(amount, where));
     }
 
     private static Stream<Sample> steps() {
