@@ -145,7 +145,10 @@ const chosenKey = computed(() => view.keys[0]);
 .sections {
   margin: 0 12px 8px;
 }
-/* Six names side by side. */
+/* Six names side by side, each as wide as it is. */
+.sections :deep(.ant-segmented-item) {
+  flex: 1 1 auto;
+}
 .sections :deep(.ant-segmented-item-label) {
   padding: 0 3px;
 }
