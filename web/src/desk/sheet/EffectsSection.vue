@@ -120,10 +120,11 @@ const target = ref<number>();
 function drag(e: PointerEvent, effect: LayerEffect) {
   if (props.locked || e.button !== 0) return;
   e.preventDefault();
-  const items = [...(list.value?.children ?? [])] as HTMLElement[];
-  const middles = items.map((i) => i.getBoundingClientRect()).map((r) => r.top + r.height / 2);
+  // Rows may come and go meanwhile, when the engine tells what an effect has.
+  const middles = () =>
+    [...(list.value?.children ?? [])].map((i) => i.getBoundingClientRect()).map((r) => r.top + r.height / 2);
   follow({
-    move: (m) => (target.value = middles.filter((y) => y < m.clientY).length),
+    move: (m) => (target.value = middles().filter((y) => y < m.clientY).length),
     end: () => {
       const to = target.value;
       target.value = undefined;

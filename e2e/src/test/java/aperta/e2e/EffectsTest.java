@@ -90,6 +90,8 @@ class EffectsTest {
         desk.saved();
         assertThat(effects(desk)).extracting(e -> e.recipe().kind()).containsExactly("turbulence", "blur");
         assertThat(effects(desk).get(0).station()).isEqualTo(Station.BEFORE_CUT);
+        // The rows of what was moved are there with the picture.
+        desk.shown();
         double[] grip = desk.middle("effect-turbulence");
         var handle = desk.page
                 .getByLabel("Move Turbulence", new Page.GetByLabelOptions().setExact(true))
