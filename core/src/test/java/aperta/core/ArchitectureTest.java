@@ -22,8 +22,8 @@ class ArchitectureTest {
             "outline",
             "type",
             "picture",
-            "opening",
             "effect",
+            "opening",
             "edit",
             "render",
             "proof");

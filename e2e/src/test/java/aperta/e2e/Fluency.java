@@ -68,6 +68,7 @@ class Fluency {
         app.post("/api/shots/" + desk.shotId() + "/edits", change);
         desk.page.reload();
         desk.ready();
+        desk.shown();
     }
 
     private void manyLayers() {

@@ -1,19 +1,14 @@
 package aperta.core.effect;
 
 import aperta.core.geometry.Affine;
-import aperta.core.picture.Bands;
 import aperta.core.picture.Gaussian;
-import aperta.core.picture.Matte;
 import aperta.core.picture.Picture;
-import aperta.core.picture.Region;
-import aperta.core.picture.Scratch;
 import aperta.core.recipe.Descriptor;
 import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
 import java.util.List;
-import java.util.Optional;
 
-/** A Gaussian; its standard deviation grows with the layer. */
+/** A Gaussian of a standard deviation, of which across and down have their shares; it grows and turns with the layer. */
 final class Blur implements Effect {
     @Override
     public Descriptor descriptor() {
@@ -21,7 +16,10 @@ final class Blur implements Effect {
                 "blur",
                 "Blur",
                 "Softens by a Gaussian of a standard deviation.",
-                List.of(Parameter.number("deviation", "Deviation", "px", 0, 1000, 12)));
+                List.of(
+                        Parameter.number("deviation", "Deviation", "px", 0, 1000, 12),
+                        Parameter.number("across", "Across", "%", 0, 1, 1),
+                        Parameter.number("down", "Down", "%", 0, 1, 1)));
     }
 
     @Override
@@ -30,29 +28,22 @@ final class Blur implements Effect {
     }
 
     @Override
+    public boolean readsBeyond() {
+        return true;
+    }
+
+    @Override
     public Worked on(Recipe values, Setting setting) {
         Affine map = setting.toRaster();
-        double sigma = values.number("deviation") * map.meanScale();
-        int reach = Gaussian.reach(sigma);
-        return new Worked.Around() {
+        double across = values.number("deviation") * values.number("across");
+        double down = values.number("deviation") * values.number("down");
+        double[] numbers =
+                Numbers.of(values).and(map.a(), map.b(), map.c(), map.d()).array();
+        return new Reaching(Gaussian.reach(across, down, map), numbers) {
             @Override
-            public double[] numbers() {
-                return new double[] {sigma};
-            }
-
-            @Override
-            public Region domain(Region input) {
-                return input.grown(reach);
-            }
-
-            @Override
-            public Region needs(Region wanted) {
-                return wanted.grown(reach);
-            }
-
-            @Override
-            public Picture made(Picture input, Optional<Matte> where, Region region, Bands bands, Scratch scratch) {
-                return new Gaussian(sigma).blur(input, region, bands, scratch);
+            public Picture made(Given g) {
+                return Gaussian.of(across, down, map)
+                        .blur(g.input(), g.region(), setting.border(), g.bands(), g.scratch());
             }
         };
     }

@@ -1,10 +1,13 @@
 package aperta.core.effect;
 
 import aperta.core.geometry.Affine;
+import aperta.core.geometry.Box;
 import aperta.core.recipe.Descriptor;
 import aperta.core.recipe.Recipe;
+import aperta.core.shot.LayerEffect.Border;
 import aperta.core.shot.LayerEffect.Station;
 import aperta.core.shot.Light;
+import aperta.core.time.Rate;
 
 /** What changes a layer's picture: one class each, listed in {@link Effects}. */
 public interface Effect {
@@ -16,6 +19,16 @@ public interface Effect {
     /** Where in the chain it goes when it is added. */
     default Station station() {
         return Station.BEFORE_CUT;
+    }
+
+    /** Whether it reads beside its pixel, so that it matters what it finds beyond the picture's border. */
+    default boolean readsBeyond() {
+        return false;
+    }
+
+    /** Whether it may make pixels brighter than their alpha, as light does. */
+    default boolean isLight() {
+        return false;
     }
 
     /** The effect with its numbers, on a raster. */
@@ -36,8 +49,25 @@ public interface Effect {
      * Where an effect works.
      *
      * @param toRaster from the layer's own pixels to those of the raster; has an inverse
-     * @param frame of the layer's own time
+     * @param frameToRaster from the frame that the layer lies in to the raster
+     * @param box around the layer, in its own pixels
+     * @param frame of the layer's own time, counted at {@code rate}
      * @param amount by which effects that move things scale how far they do; others are mixed with what they came from
+     * @param border what lies beyond the picture's border; {@code EMPTY} for effects that don't read there
      */
-    record Setting(Affine toRaster, Light light, double frame, double amount) {}
+    record Setting(
+            Affine toRaster,
+            Affine frameToRaster,
+            Box box,
+            Light light,
+            double frame,
+            Rate rate,
+            double amount,
+            Border border,
+            Tables tables) {
+        /** Raster pixels for one of the layer's. */
+        double scale() {
+            return toRaster.meanScale();
+        }
+    }
 }

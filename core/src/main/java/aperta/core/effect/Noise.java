@@ -5,7 +5,7 @@ package aperta.core.effect;
  * fifth-degree fade and the twelve gradients to the middles of a cube's edges. His table repeats after 256 cells; here a hash
  * says each corner's gradient, so that nothing repeats.
  */
-final class Noise {
+public final class Noise {
     /** Over a cell: the mean square of a corner's weight, and of its weight times the way to it, along one axis. */
     private static final double WEIGHT = integral(0);
 
@@ -28,12 +28,12 @@ final class Noise {
     }
 
     /** One that never repeats. */
-    Noise(int seed) {
+    public Noise(int seed) {
         this((i, j, k) -> hash(i, j, k, seed));
     }
 
     /** Between −1 and 1, with a mean of 0. */
-    double at(double x, double y, double z) {
+    public double at(double x, double y, double z) {
         int i = floor(x);
         int j = floor(y);
         int k = floor(z);
@@ -112,7 +112,7 @@ final class Noise {
     }
 
     /** Four whole numbers well mixed: the finisher of MurmurHash3 (A. Appleby) over their sum with odd factors. */
-    private static int hash(int i, int j, int k, int seed) {
+    static int hash(int i, int j, int k, int seed) {
         int h = i * 0x8da6b343 + j * 0xd8163841 + k * 0xcb1ab31f + seed * 0x9e3779b1;
         h ^= h >>> 16;
         h *= 0x85ebca6b;

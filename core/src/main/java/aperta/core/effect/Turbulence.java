@@ -2,26 +2,24 @@ package aperta.core.effect;
 
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Point;
-import aperta.core.picture.Bands;
 import aperta.core.picture.Displacement;
-import aperta.core.picture.Matte;
 import aperta.core.picture.Picture;
-import aperta.core.picture.Region;
-import aperta.core.picture.Scratch;
 import aperta.core.recipe.Descriptor;
 import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
 import aperta.core.shot.LayerEffect.Station;
+import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 
 /**
- * Each pixel comes from a place beside it, by two sums of octaves of gradient noise that have nothing to do with each other.
- * An octave has twice the frequency of the one before and half its strength; the strength is the root mean square of the way,
- * across and down. The noise lies in the layer's own pixels.
+ * Each pixel comes from a place beside it, by two sums of octaves of gradient noise that have nothing to do with each other. The
+ * strength is the root mean square of the way, across and down. Each octave is evaluated on a lattice of about ten points along its
+ * wave and read linearly, which makes it weaker by about 3 %, the shortest of which counts a quarter.
  */
 final class Turbulence implements Effect {
-    /** How many points of the lattice on which noise is evaluated lie along the shortest wave. */
+    static final String STAYS = "in the frame";
+
+    /** How many points of the lattice on which an octave is evaluated lie along its wave. */
     private static final double POINTS_A_WAVE = 10;
 
     /** How far a noise may lead beyond its root mean square. */
@@ -40,6 +38,7 @@ final class Turbulence implements Effect {
                         Parameter.whole("octaves", "Octaves", "", 1, 8, 3),
                         Parameter.number("phase", "Phase", "", -10_000, 10_000, 0),
                         Parameter.point("drift", "Drift", Point.ORIGIN),
+                        Parameter.choice("stays", "Stays", "with the layer", STAYS),
                         Parameter.whole("seed", "Seed", "", 0, 9999, 1)));
     }
 
@@ -54,118 +53,67 @@ final class Turbulence implements Effect {
     }
 
     @Override
+    public boolean readsBeyond() {
+        return true;
+    }
+
+    @Override
     public Worked on(Recipe values, Setting setting) {
         Affine map = setting.toRaster();
-        Affine back = map.inverse().orElseThrow();
-        int octaves = (int) values.number("octaves");
+        Affine lies = values.text("stays").equals(STAYS) ? setting.frameToRaster() : map;
+        int count = (int) values.number("octaves");
         double wavelength = values.number("wavelength");
-        double phase = values.number("phase");
-        Point drift = values.point("drift");
         int seed = (int) values.number("seed");
-        double power = 0;
-        double z = phase;
-        for (int o = 0; o < octaves; o++) {
-            power += StrictMath.pow(0.25, o) * Noise.power(Field.plane(z, o));
-            z *= Field.FASTER;
-        }
-        double even = setting.amount() / Math.sqrt(power);
-        double across = values.number("across") * even;
-        double down = values.number("down") * even;
-        Field field = new Field(back, new Noise(2 * seed), new Noise(2 * seed + 1), octaves, wavelength, phase, drift);
-        double shortest = wavelength / (1 << octaves - 1) * map.meanScale();
-        int cell = (int) Math.max(1, Math.min(32, Math.floor(shortest / POINTS_A_WAVE)));
-        Point right = map.applyVector(new Point(across, 0));
-        Point below = map.applyVector(new Point(0, down));
-        double rms = Math.sqrt(power) * MOST_OF_RMS;
+        Octaves octaves = new Octaves(
+                lies.inverse().orElseThrow(), count, wavelength, values.number("phase"), values.point("drift"));
+        double rms = Math.sqrt(octaves.power());
+        Point right = map.applyVector(new Point(values.number("across") * setting.amount() / rms, 0));
+        Point below = map.applyVector(new Point(0, values.number("down") * setting.amount() / rms));
         int reach = 2
                 + (int) Math.ceil(rms
+                        * MOST_OF_RMS
                         * Math.max(
                                 Math.abs(right.x()) + Math.abs(below.x()), Math.abs(right.y()) + Math.abs(below.y())));
-        return new Worked.Around() {
-            @Override
-            public double[] numbers() {
-                return new double[] {
-                    across,
-                    down,
-                    wavelength,
-                    octaves,
-                    phase,
-                    drift.x(),
-                    drift.y(),
-                    seed,
-                    map.a(),
-                    map.b(),
-                    map.c(),
-                    map.d(),
-                    map.e(),
-                    map.f()
-                };
-            }
-
+        Noise one = new Noise(2 * seed);
+        Noise other = new Noise(2 * seed + 1);
+        double[] numbers = Numbers.of(values)
+                .and(map)
+                .and(lies)
+                .and(setting.amount(), setting.border().ordinal())
+                .array();
+        return new Reaching(reach, numbers) {
             @Override
             public boolean moves() {
                 return true;
             }
 
             @Override
-            public Region domain(Region input) {
-                return input.grown(reach);
-            }
-
-            @Override
-            public Region needs(Region wanted) {
-                return wanted.grown(reach);
-            }
-
-            @Override
-            public Picture made(Picture input, Optional<Matte> where, Region region, Bands bands, Scratch scratch) {
-                // The lattice goes where the layer goes.
-                int x0 = (int) Math.floor(map.e());
-                int y0 = (int) Math.floor(map.f());
-                Displacement by = Displacement.onLattice(region, cell, x0, y0, bands, (x, y) -> {
-                    double u = field.first(x, y);
-                    double v = field.second(x, y);
-                    return new double[] {u * right.x() + v * below.x(), u * right.y() + v * below.y()};
-                });
-                return by.of(input, where, reach - 1, bands);
+            public Picture made(Given g) {
+                // The lattices go where the pattern goes.
+                int x0 = (int) Math.floor(lies.e());
+                int y0 = (int) Math.floor(lies.f());
+                List<Displacement.Lattice> lattices = new ArrayList<>();
+                for (int o = 0; o < count; o++) {
+                    int octave = o;
+                    double wave = wavelength / (1 << o) * lies.meanScale();
+                    int cell = (int) Math.max(1, Math.min(32, Math.floor(wave / POINTS_A_WAVE)));
+                    lattices.add(new Displacement.Lattice(g.region(), cell, x0, y0, g.bands(), (x, y, into) -> {
+                        double u = octaves.octave(one, octave, x, y);
+                        double v = octaves.octave(other, octave, x, y);
+                        into[0] = u * right.x() + v * below.x();
+                        into[1] = u * right.y() + v * below.y();
+                    }));
+                }
+                return Displacement.of(
+                        g.input(),
+                        1,
+                        g.region(),
+                        Displacement.Lattice.sum(lattices),
+                        g.where(),
+                        reach - 1f,
+                        setting.border(),
+                        g.bands());
             }
         };
-    }
-
-    /** Two sums of octaves over the raster. */
-    private record Field(
-            Affine back, Noise one, Noise other, int octaves, double wavelength, double phase, Point drift) {
-        /** By how much faster the next octave changes with the phase. */
-        static final double FASTER = 1.5;
-
-        /** The plane of the noise that an octave reads. */
-        static double plane(double z, int octave) {
-            return z + 3.7 * octave + 0.5;
-        }
-
-        double first(double x, double y) {
-            return sum(one, x, y);
-        }
-
-        double second(double x, double y) {
-            return sum(other, x, y);
-        }
-
-        private double sum(Noise noise, double x, double y) {
-            double px = (back.a() * x + back.c() * y + back.e() - drift.x()) / wavelength;
-            double py = (back.b() * x + back.d() * y + back.f() - drift.y()) / wavelength;
-            double sum = 0;
-            double weight = 1;
-            double z = phase;
-            for (int o = 0; o < octaves; o++) {
-                // Each octave begins elsewhere, so that their lattices don't meet in the layer's middle.
-                sum += weight * noise.at(px + 17.31 * o, py - 9.17 * o, plane(z, o));
-                px *= 2;
-                py *= 2;
-                z *= FASTER;
-                weight /= 2;
-            }
-            return sum;
-        }
     }
 }

@@ -3,6 +3,7 @@ package aperta.core.opening;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.shot.BezierPath;
+import aperta.core.shot.Front;
 import aperta.core.shot.Mask;
 import aperta.core.time.Animated;
 import java.util.ArrayList;
@@ -54,9 +55,14 @@ final class Edges {
      * @param share 0 nothing, 1 all
      */
     static Mask wiped(Box box, Point along, double feather, double share) {
+        return before(along, line(box, along, feather, share).at(), feather);
+    }
+
+    /** The same edge as a front. */
+    static Front.Line line(Box box, Point along, double feather, double share) {
         Stretch all = stretch(box, along);
         double spare = REACH * feather;
-        return before(along, all.from - spare + share * (all.length() + 2 * spare), feather);
+        return new Front.Line(along, all.from - spare + share * (all.length() + 2 * spare));
     }
 
     /** Stretches that touch become one, so that no edge is seen between them. */

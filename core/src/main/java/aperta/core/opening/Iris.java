@@ -5,6 +5,7 @@ import aperta.core.geometry.Point;
 import aperta.core.recipe.Descriptor;
 import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
+import aperta.core.shot.Front;
 import aperta.core.shot.Opened;
 import aperta.core.shot.Opener;
 import aperta.core.shot.Passage;
@@ -38,9 +39,10 @@ public final class Iris implements Opening {
         double spare = Edges.REACH * feather;
         double radius = way.share() * (Edges.farthest(box, centre) * ROUND + 2 * spare) - spare;
         return new Opened(
-                radius <= 0 ? Pose.faded(0) : Pose.REST,
-                List.of(Edges.circle(centre, radius, feather)),
-                List.of(),
-                Optional.empty());
+                        radius <= 0 ? Pose.faded(0) : Pose.REST,
+                        List.of(Edges.circle(centre, radius, feather)),
+                        List.of(),
+                        Optional.empty())
+                .withFront(Front.of(new Front.Circle(centre, radius)));
     }
 }

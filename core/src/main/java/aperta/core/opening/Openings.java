@@ -5,7 +5,18 @@ import java.util.List;
 /** Every opening there is. */
 public final class Openings {
     private static final List<Opening> ALL = List.of(
-            new Fade(), new Slide(), new Swell(), new Wipe(), new Iris(), new Strips(), new Flicker(), new Cascade());
+            new Fade(),
+            new Slide(),
+            new Swell(),
+            new Wipe(),
+            new Iris(),
+            new Strips(),
+            new Flicker(),
+            new Cascade(),
+            new Shimmer(),
+            new Burn(),
+            new Settle(),
+            new Bend());
 
     private Openings() {}
 

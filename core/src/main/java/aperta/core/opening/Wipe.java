@@ -4,6 +4,7 @@ import aperta.core.geometry.Point;
 import aperta.core.recipe.Descriptor;
 import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
+import aperta.core.shot.Front;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Opened;
 import aperta.core.shot.Opener;
@@ -33,6 +34,7 @@ public final class Wipe implements Opening {
         Point along = Edges.towards(recipe.number("angle"));
         Point from = way.arriving() ? along : along.times(-1);
         Mask mask = Edges.wiped(subject.box(), from, recipe.number("feather"), way.share());
-        return new Opened(Pose.REST, List.of(mask), List.of(), Optional.empty());
+        return new Opened(Pose.REST, List.of(mask), List.of(), Optional.empty())
+                .withFront(Front.of(Edges.line(subject.box(), from, recipe.number("feather"), way.share())));
     }
 }

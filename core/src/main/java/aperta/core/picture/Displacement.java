@@ -1,127 +1,124 @@
 package aperta.core.picture;
 
+import aperta.core.shot.LayerEffect.Border;
+import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 
-/**
- * Where each pixel of a region comes from: a way in pixels for each, evaluated on a lattice and read from it linearly. The
- * lattice lies at multiples of its cell from an origin wherever the region lies, so that any part has the same ways as the
- * whole.
- */
+/** Pictures whose pixels come from elsewhere: each place of a region has a way to where its pixel is read. */
 public final class Displacement {
-    private final Region region;
-    private final int cell;
-    private final int originX;
-    private final int originY;
-    private final int columns;
-    private final int left;
-    private final int top;
-    private final float[] across;
-    private final float[] down;
+    private Displacement() {}
 
-    /** A way, across and down, at a place of the raster. */
-    public interface Way {
-        double[] at(double x, double y);
-    }
+    /** The ways of the pixels of a row: how far across and down each is read. */
+    public interface Ways {
+        /**
+         * @param across and {@code down}: to be written from 0 to {@code count}; not a number where nothing is read
+         */
+        void row(int x, int y, int count, float[] across, float[] down);
 
-    private Displacement(Region region, int cell, int originX, int originY) {
-        this.region = region;
-        this.cell = cell;
-        this.originX = originX;
-        this.originY = originY;
-        this.left = Math.floorDiv(region.x() - originX, cell) - 1;
-        this.top = Math.floorDiv(region.y() - originY, cell) - 1;
-        this.columns = Math.floorDiv(region.right() - originX, cell) - left + 3;
-        int rows = Math.floorDiv(region.bottom() - originY, cell) - top + 3;
-        this.across = new float[columns * rows];
-        this.down = new float[columns * rows];
-    }
-
-    /**
-     * @param cell of the lattice, in pixels; 1 for each pixel by itself
-     * @param originX where one of its points lies
-     */
-    public static Displacement onLattice(Region region, int cell, int originX, int originY, Bands bands, Way way) {
-        Displacement d = new Displacement(region, cell, originX, originY);
-        double half = cell == 1 ? 0.5 : 0;
-        bands.run(d.across.length / d.columns, 4, (from, to) -> {
-            for (int row = from; row < to; row++) {
-                for (int column = 0; column < d.columns; column++) {
-                    double[] w =
-                            way.at(originX + (d.left + column) * cell + half, originY + (d.top + row) * cell + half);
-                    d.across[row * d.columns + column] = (float) w[0];
-                    d.down[row * d.columns + column] = (float) w[1];
+        /** Ways that are computed for each pixel. */
+        static Ways each(Way way) {
+            return (x, y, count, across, down) -> {
+                double[] to = new double[2];
+                for (int i = 0; i < count; i++) {
+                    way.of(x + i + 0.5, y + 0.5, to);
+                    across[i] = (float) (to[0] - (x + i + 0.5));
+                    down[i] = (float) (to[1] - (y + 0.5));
                 }
-            }
-        });
-        return d;
+            };
+        }
+    }
+
+    /** Where the pixel at a place of the raster is read. */
+    public interface Way {
+        void of(double x, double y, double[] to);
     }
 
     /**
-     * A picture whose pixels come from where the ways lead, read linearly between four; what lies outside it is empty.
+     * Reads each pixel of a region from where its way leads, linearly between four.
      *
+     * @param source may have several pixels along one of the region's
+     * @param finer how many
      * @param where weighs the ways, pixel by pixel
      * @param longest a way beyond it, in either direction, is as long as this
+     * @param border what lies outside the source's domain
      */
-    public Picture of(Picture source, Optional<Matte> where, int longest, Bands bands) {
+    public static Picture of(
+            Picture source,
+            int finer,
+            Region region,
+            Ways ways,
+            Optional<Matte> where,
+            float longest,
+            Border border,
+            Bands bands) {
         Picture result = new Picture(region);
+        if (source.domain().isEmpty()) {
+            return result;
+        }
         bands.run(region.height(), 8, (from, to) -> {
+            int count = region.width();
+            float[] across = new float[count];
+            float[] down = new float[count];
             for (int y = region.y() + from; y < region.y() + to; y++) {
+                ways.row(region.x(), y, count, across, down);
                 int at = result.index(region.x(), y);
-                for (int x = region.x(); x < region.right(); x++, at++) {
+                for (int i = 0; i < count; i++) {
+                    int x = region.x() + i;
                     float weight = where.isPresent() ? where.get().at(x, y) : 1;
-                    float dx = within(way(across, x, y) * weight, longest);
-                    float dy = within(way(down, x, y) * weight, longest);
-                    read(source, x + dx, y + dy, result, at);
+                    float dx = within(across[i] * weight, longest);
+                    float dy = within(down[i] * weight, longest);
+                    if (dx == dx && dy == dy) {
+                        float px = (x + 0.5f + dx) * finer - 0.5f;
+                        float py = (y + 0.5f + dy) * finer - 0.5f;
+                        if (finer == 1) {
+                            // Keeps whole ways exact, however far the picture is from the raster's corner.
+                            read(source, x, dx, y, dy, border, result, at + i);
+                        } else {
+                            read(source, 0, px, 0, py, border, result, at + i);
+                        }
+                    }
                 }
             }
         });
         return result;
     }
 
-    private static float within(float way, int longest) {
-        return Math.min(longest, Math.max(-longest, way));
+    private static float within(float way, float longest) {
+        return way > longest ? longest : way < -longest ? -longest : way;
     }
 
-    private float way(float[] ways, int x, int y) {
-        if (cell == 1) {
-            return ways[(y - originY - top) * columns + x - originX - left];
-        }
-        float u = (x - originX + 0.5f) / cell - left;
-        float v = (y - originY + 0.5f) / cell - top;
-        int i = (int) u;
-        int j = (int) v;
-        float fx = u - i;
-        float fy = v - j;
-        int k = j * columns + i;
-        float a = ways[k] + (ways[k + 1] - ways[k]) * fx;
-        float b = ways[k + columns] + (ways[k + columns + 1] - ways[k + columns]) * fx;
-        return a + (b - a) * fy;
-    }
-
-    /** @param x of the place, so that a pixel's centre lies at its whole number */
-    private static void read(Picture source, float x, float y, Picture into, int at) {
-        int i = (int) Math.floor(x);
-        int j = (int) Math.floor(y);
-        float fx = x - i;
-        float fy = y - j;
-        Region d = source.domain();
+    /** Reads a place a way from a pixel; a pixel's centre lies at its whole number. */
+    private static void read(Picture s, int x, float dx, int y, float dy, Border border, Picture into, int at) {
+        int ix = floor(dx);
+        int iy = floor(dy);
+        float fx = dx - ix;
+        float fy = dy - iy;
+        int i = x + ix;
+        int j = y + iy;
+        Region d = s.domain();
         if (i >= d.x() && j >= d.y() && i + 1 < d.right() && j + 1 < d.bottom()) {
-            int k = source.index(i, j);
-            int l = source.index(i, j + 1);
-            into.red[at] = mixed(source.red, k, l, fx, fy);
-            into.green[at] = mixed(source.green, k, l, fx, fy);
-            into.blue[at] = mixed(source.blue, k, l, fx, fy);
-            into.alpha[at] = mixed(source.alpha, k, l, fx, fy);
+            int k = s.index(i, j);
+            int l = s.index(i, j + 1);
+            into.red[at] = mixed(s.red, k, l, fx, fy);
+            into.green[at] = mixed(s.green, k, l, fx, fy);
+            into.blue[at] = mixed(s.blue, k, l, fx, fy);
+            into.alpha[at] = mixed(s.alpha, k, l, fx, fy);
             return;
         }
         into.red[at] = 0;
         into.green[at] = 0;
         into.blue[at] = 0;
         into.alpha[at] = 0;
-        add(source, i, j, (1 - fx) * (1 - fy), into, at);
-        add(source, i + 1, j, fx * (1 - fy), into, at);
-        add(source, i, j + 1, (1 - fx) * fy, into, at);
-        add(source, i + 1, j + 1, fx * fy, into, at);
+        add(s, i, j, (1 - fx) * (1 - fy), border, into, at);
+        add(s, i + 1, j, fx * (1 - fy), border, into, at);
+        add(s, i, j + 1, (1 - fx) * fy, border, into, at);
+        add(s, i + 1, j + 1, fx * fy, border, into, at);
+    }
+
+    private static int floor(float v) {
+        int i = (int) v;
+        return v < i ? i - 1 : i;
     }
 
     private static float mixed(float[] p, int k, int l, float fx, float fy) {
@@ -130,13 +127,104 @@ public final class Displacement {
         return a + (b - a) * fy;
     }
 
-    private static void add(Picture source, int x, int y, float weight, Picture into, int at) {
-        if (source.domain().contains(x, y)) {
-            int k = source.index(x, y);
-            into.red[at] += source.red[k] * weight;
-            into.green[at] += source.green[k] * weight;
-            into.blue[at] += source.blue[k] * weight;
-            into.alpha[at] += source.alpha[k] * weight;
+    private static void add(Picture s, int x, int y, float weight, Border border, Picture into, int at) {
+        Region d = s.domain();
+        int i = Edge.within(x, d.x(), d.right(), border);
+        int j = Edge.within(y, d.y(), d.bottom(), border);
+        if (d.contains(i, j)) {
+            int k = s.index(i, j);
+            into.red[at] += s.red[k] * weight;
+            into.green[at] += s.green[k] * weight;
+            into.blue[at] += s.blue[k] * weight;
+            into.alpha[at] += s.alpha[k] * weight;
+        }
+    }
+
+    /**
+     * Two values on a lattice, read from it linearly. The lattice lies at multiples of its cell from an origin wherever the
+     * region lies, so that any part has the same values as the whole.
+     */
+    public static final class Lattice {
+        private final int cell;
+        private final int originX;
+        private final int originY;
+        private final int columns;
+        private final int left;
+        private final int top;
+        private final float[] one;
+        private final float[] other;
+
+        /** Two values at a place of the raster. */
+        public interface Values {
+            void at(double x, double y, double[] into);
+        }
+
+        /**
+         * @param cell of the lattice, in pixels; 1 for each pixel by itself
+         * @param originX where one of its points lies
+         */
+        public Lattice(Region region, int cell, int originX, int originY, Bands bands, Values values) {
+            this.cell = cell;
+            this.originX = originX;
+            this.originY = originY;
+            this.left = Math.floorDiv(region.x() - originX, cell) - 1;
+            this.top = Math.floorDiv(region.y() - originY, cell) - 1;
+            this.columns = Math.floorDiv(region.right() - originX, cell) - left + 3;
+            int rows = Math.floorDiv(region.bottom() - originY, cell) - top + 3;
+            this.one = new float[columns * rows];
+            this.other = new float[columns * rows];
+            double half = cell == 1 ? 0.5 : 0;
+            bands.run(rows, 4, (from, to) -> {
+                double[] both = new double[2];
+                for (int row = from; row < to; row++) {
+                    for (int column = 0; column < columns; column++) {
+                        values.at(originX + (left + column) * cell + half, originY + (top + row) * cell + half, both);
+                        one[row * columns + column] = (float) both[0];
+                        other[row * columns + column] = (float) both[1];
+                    }
+                }
+            });
+        }
+
+        /** Adds the values of a row of pixels. */
+        void add(int x, int y, int count, float[] first, float[] second) {
+            if (cell == 1) {
+                int at = (y - originY - top) * columns + x - originX - left;
+                for (int i = 0; i < count; i++) {
+                    first[i] += one[at + i];
+                    second[i] += other[at + i];
+                }
+                return;
+            }
+            float v = (y - originY + 0.5f) / cell - top;
+            int row = (int) v;
+            float fy = v - row;
+            float step = 1f / cell;
+            for (int i = 0; i < count; i++) {
+                float u = (x + i - originX + 0.5f) * step - left;
+                int column = (int) u;
+                float fx = u - column;
+                int k = row * columns + column;
+                first[i] += read(one, k, fx, fy);
+                second[i] += read(other, k, fx, fy);
+            }
+        }
+
+        private float read(float[] values, int k, float fx, float fy) {
+            float a = values[k] + (values[k + 1] - values[k]) * fx;
+            float b = values[k + columns] + (values[k + columns + 1] - values[k + columns]) * fx;
+            return a + (b - a) * fy;
+        }
+
+        /** The sums of several lattices as the ways of a row. */
+        public static Ways sum(List<Lattice> lattices) {
+            return (x, y, count, across, down) -> {
+                Arrays.fill(across, 0, count, 0);
+                Arrays.fill(down, 0, count, 0);
+                for (Lattice l : lattices) {
+                    l.add(x, y, count, across, down);
+                }
+            };
         }
     }
 }

@@ -19,7 +19,7 @@ public final class Falloff {
     private static final int ROWS = 32;
 
     /** How many σ away from the edge nothing changes any more: Φ(4) is within 1/30 000 of 1. */
-    private static final float TAIL = 4;
+    public static final float TAIL = 4;
 
     /** For each σ of Φ's table. */
     private static final int STEPS = 256;
@@ -185,7 +185,7 @@ public final class Falloff {
     }
 
     /** Φ(x/σ), read linearly from a table; beyond the tail exactly 0 or 1. */
-    private static float normal(float x, float variance) {
+    public static float normal(float x, float variance) {
         if (x * x >= TAIL * TAIL * variance) {
             return x > 0 ? 1 : 0;
         }

@@ -1,5 +1,7 @@
 package aperta.core.picture;
 
+import aperta.core.geometry.Affine;
+import aperta.core.shot.LayerEffect.Border;
 import java.util.Arrays;
 
 /**
@@ -8,37 +10,92 @@ import java.util.Arrays;
  * convolved on a grid of 2, 4, 8 … pixels, on which σ is 4 to 8, and read from it linearly. The mean over a cell of f
  * pixels widens the bell by f²/12 and the linear reading by f²/6 (their variances), which is taken off beforehand; what
  * is left differs from the bell's integral by under 1/255 on an edge.
+ *
+ * <p>A bell that lies askew is the product of one along the rows and one along a slanted line (J. M. Geusebroek, A. W. M.
+ * Smeulders and J. van de Weijer, <i>Fast Anisotropic Gauss Filtering</i>, 2003).
  */
 public final class Gaussian {
     private static final double DIRECT = 8;
+    /** Less slant than this can't be seen. */
+    private static final double UPRIGHT = 1e-9;
 
-    private final int cell;
-    private final float[] half;
+    private final Bell across;
+    private final Bell down;
+    /** How many cells the slanted line leads across for each cell down. */
+    private final double slant;
+
+    /** One direction: the size of the grid's cells, and half of the weights on it. */
+    private record Bell(int cell, float[] half) {
+        static Bell of(double sigma) {
+            int f = 1;
+            while (sigma / f >= DIRECT) {
+                f *= 2;
+            }
+            double own = f == 1 ? sigma : Math.sqrt(sigma * sigma - f * f / 4.0) / f;
+            int reach = reachOf(own);
+            double[] k = new double[reach + 1];
+            double sum = 0;
+            for (int i = 0; i <= reach; i++) {
+                k[i] = reach == 0 ? 1 : weight(i, own);
+                sum += i == 0 ? k[i] : 2 * k[i];
+            }
+            float[] half = new float[reach + 1];
+            for (int i = 0; i <= reach; i++) {
+                half[i] = (float) (k[i] / sum);
+            }
+            return new Bell(f, half);
+        }
+
+        int reach() {
+            return half.length - 1;
+        }
+    }
 
     /** @param sigma in pixels of the raster; under 0.01 nothing is blurred */
     public Gaussian(double sigma) {
-        int f = 1;
-        while (sigma / f >= DIRECT) {
-            f *= 2;
-        }
-        cell = f;
-        double own = f == 1 ? sigma : Math.sqrt(sigma * sigma - f * f / 4.0) / f;
-        int reach = reach(own);
-        double[] k = new double[reach + 1];
-        double sum = 0;
-        for (int i = 0; i <= reach; i++) {
-            k[i] = reach == 0 ? 1 : weight(i, own);
-            sum += i == 0 ? k[i] : 2 * k[i];
-        }
-        half = new float[reach + 1];
-        for (int i = 0; i <= reach; i++) {
-            half[i] = (float) (k[i] / sum);
-        }
+        this(sigma, sigma, 0);
+    }
+
+    private Gaussian(double across, double down, double slant) {
+        this.across = Bell.of(across);
+        this.down = Bell.of(down);
+        this.slant = Math.abs(slant) < UPRIGHT ? 0 : slant * this.down.cell / this.across.cell;
+    }
+
+    /** A bell of two deviations, in the pixels of something that a map brings to the raster. */
+    public static Gaussian of(double across, double down, Affine map) {
+        double[] c = covariance(across, down, map);
+        double slant = c[2] <= 0 ? 0 : c[1] / c[2];
+        return new Gaussian(
+                Math.sqrt(Math.max(0, c[0] - (c[2] <= 0 ? 0 : c[1] * c[1] / c[2]))), Math.sqrt(c[2]), slant);
+    }
+
+    /** Across, both, down. */
+    private static double[] covariance(double across, double down, Affine map) {
+        double u = across * across;
+        double v = down * down;
+        return new double[] {
+            map.a() * map.a() * u + map.c() * map.c() * v,
+            map.a() * map.b() * u + map.c() * map.d() * v,
+            map.b() * map.b() * u + map.d() * map.d() * v
+        };
+    }
+
+    /** How many pixels the blur of two deviations reaches outwards, in any direction. */
+    public static int reach(double across, double down, Affine map) {
+        double[] c = covariance(across, down, map);
+        double widest = Math.sqrt(Math.max(c[0], c[2]));
+        boolean askew = Math.abs(c[1]) > UPRIGHT * (c[0] + c[2]);
+        return reach(widest) + (askew ? reach(widest) / 2 + 2 : 0);
     }
 
     /** How many pixels the blur reaches outwards. */
     public static int reach(double sigma) {
-        return sigma < 0.01 ? 0 : (int) Math.ceil(4 * sigma) + (sigma < DIRECT ? 0 : (int) Math.ceil(sigma / 2));
+        return reachOf(sigma) + (sigma < DIRECT ? 0 : (int) Math.ceil(sigma / 2));
+    }
+
+    private static int reachOf(double sigma) {
+        return sigma < 0.01 ? 0 : (int) Math.ceil(4 * sigma);
     }
 
     /** The mean over the pixel, so that a straight edge becomes the bell's integral for narrow bells too. */
@@ -52,120 +109,193 @@ public final class Gaussian {
         return sum / pieces;
     }
 
-    /**
-     * The blurred matte on {@code region}; {@code source} is taken as 0 outside its domain.
-     *
-     * @param scratch of the calling thread
-     */
+    /** The blurred matte on {@code region}; {@code source} is taken as 0 outside its domain. */
     public Matte blur(Matte source, Region region, Bands bands, Scratch scratch) {
-        if (cell == 1) {
-            return convolve(source, region, bands, scratch);
-        }
-        Region cells = new Region(
-                Math.floorDiv(region.x() - cell, cell),
-                Math.floorDiv(region.y() - cell, cell),
-                region.width() / cell + 4,
-                region.height() / cell + 4);
-        return spread(convolve(reduced(source, bands), cells, bands, scratch), region, bands);
+        return blur(source, region, Border.EMPTY, bands, scratch);
     }
 
-    /** The mean of each cell of the grid, which lies at multiples of its size wherever the matte is. */
-    private Matte reduced(Matte source, Bands bands) {
+    /**
+     * The blurred matte on {@code region}.
+     *
+     * @param border what lies outside the source's domain
+     * @param scratch of the calling thread
+     */
+    public Matte blur(Matte source, Region region, Border border, Bands bands, Scratch scratch) {
+        int fx = across.cell;
+        int fy = down.cell;
+        if (fx == 1 && fy == 1) {
+            return convolve(source, region, border, bands, scratch);
+        }
+        Region cells = new Region(
+                Math.floorDiv(region.x() - fx, fx),
+                Math.floorDiv(region.y() - fy, fy),
+                region.width() / fx + 4,
+                region.height() / fy + 4);
+        Matte small = reduced(source, border != Border.EMPTY, bands);
+        return spread(convolve(small, cells, border, bands, scratch), region, bands);
+    }
+
+    /**
+     * The mean of each cell of the grid, which lies at multiples of its size wherever the matte is.
+     *
+     * @param whole whether cells that stick out beyond the matte are the mean of what they have
+     */
+    private Matte reduced(Matte source, boolean whole, Bands bands) {
         Region d = source.domain();
         if (d.isEmpty()) {
             return new Matte(Region.NOTHING);
         }
-        int x0 = Math.floorDiv(d.x(), cell);
-        int y0 = Math.floorDiv(d.y(), cell);
+        int fx = across.cell;
+        int fy = down.cell;
+        int x0 = Math.floorDiv(d.x(), fx);
+        int y0 = Math.floorDiv(d.y(), fy);
         Matte small = new Matte(new Region(
-                x0, y0, Math.floorDiv(d.right() - 1, cell) - x0 + 1, Math.floorDiv(d.bottom() - 1, cell) - y0 + 1));
-        float share = 1f / (cell * cell);
+                x0, y0, Math.floorDiv(d.right() - 1, fx) - x0 + 1, Math.floorDiv(d.bottom() - 1, fy) - y0 + 1));
         bands.run(small.domain().height(), 4, (from, to) -> {
             for (int row = y0 + from; row < y0 + to; row++) {
                 int at = small.index(x0, row);
-                int last = Math.min(d.bottom(), (row + 1) * cell);
-                for (int y = Math.max(d.y(), row * cell); y < last; y++) {
+                int first = Math.max(d.y(), row * fy);
+                int last = Math.min(d.bottom(), (row + 1) * fy);
+                float share = 1f / (fx * (whole ? last - first : fy));
+                for (int y = first; y < last; y++) {
                     int i = source.index(d.x(), y);
                     for (int x = d.x(); x < d.right(); x++, i++) {
-                        small.value[at + Math.floorDiv(x, cell) - x0] += source.value[i] * share;
+                        small.value[at + Math.floorDiv(x, fx) - x0] += source.value[i] * share;
                     }
+                }
+                if (whole) {
+                    evenOut(small, at, d, fx);
                 }
             }
         });
         return small;
     }
 
+    /** Cells at the ends of a row that have fewer pixels become their mean. */
+    private static void evenOut(Matte small, int at, Region d, int cell) {
+        int width = small.domain().width();
+        int x0 = small.domain().x();
+        for (int k : new int[] {0, width - 1}) {
+            int from = Math.max(d.x(), (x0 + k) * cell);
+            int to = Math.min(d.right(), (x0 + k + 1) * cell);
+            if (k == 0 || width > 1) {
+                small.value[at + k] *= (float) cell / (to - from);
+            }
+        }
+    }
+
     /** Reads every pixel's centre from the grid, linearly. */
     private Matte spread(Matte small, Region region, Bands bands) {
         Matte result = new Matte(region);
+        int[] columns = new int[region.width()];
+        float[] shares = new float[region.width()];
+        for (int x = 0; x < region.width(); x++) {
+            float u = (region.x() + x + 0.5f) / across.cell - 0.5f;
+            int column = (int) Math.floor(u);
+            columns[x] = column - small.domain().x();
+            shares[x] = u - column;
+        }
         bands.run(region.height(), 16, (from, to) -> {
+            float[] row = new float[small.domain().width()];
             for (int y = region.y() + from; y < region.y() + to; y++) {
                 int at = result.index(region.x(), y);
-                float v = (y + 0.5f) / cell - 0.5f;
-                int row = (int) Math.floor(v);
-                float down = v - row;
-                int a = small.index(small.domain().x(), row);
-                int b = small.index(small.domain().x(), row + 1);
+                float v = (y + 0.5f) / down.cell - 0.5f;
+                int upper = (int) Math.floor(v);
+                float share = v - upper;
+                int a = small.index(small.domain().x(), upper);
+                int b = small.index(small.domain().x(), upper + 1);
+                for (int i = 0; i < row.length; i++) {
+                    row[i] = small.value[a + i] + (small.value[b + i] - small.value[a + i]) * share;
+                }
                 for (int x = 0; x < region.width(); x++) {
-                    float u = (region.x() + x + 0.5f) / cell - 0.5f;
-                    int column = (int) Math.floor(u);
-                    float across = u - column;
-                    int i = column - small.domain().x();
-                    float top = small.value[a + i] + (small.value[a + i + 1] - small.value[a + i]) * across;
-                    float bottom = small.value[b + i] + (small.value[b + i + 1] - small.value[b + i]) * across;
-                    result.value[at + x] = top + (bottom - top) * down;
+                    int i = columns[x];
+                    result.value[at + x] = row[i] + (row[i + 1] - row[i]) * shares[x];
                 }
             }
         });
         return result;
     }
 
-    private Matte convolve(Matte source, Region region, Bands bands, Scratch scratch) {
-        int reach = half.length - 1;
-        Region tall = region.grown(reach)
-                .intersect(new Region(
-                        region.x(),
-                        source.domain().y(),
-                        region.width(),
-                        source.domain().height()));
-        Matte across = scratch.matte(tall);
-        bands.run(tall.height(), 16, (from, to) -> {
-            float[] line = new float[region.width() + 2 * reach];
-            for (int y = tall.y() + from; y < tall.y() + to; y++) {
-                int at = across.index(region.x(), y);
-                Arrays.fill(across.value, at, at + region.width(), 0);
-                Arrays.fill(line, 0);
-                Region row = source.domain().intersect(new Region(region.x() - reach, y, line.length, 1));
-                if (row.isEmpty()) {
-                    continue;
-                }
-                System.arraycopy(
-                        source.value, source.index(row.x(), y), line, row.x() - region.x() + reach, row.width());
-                add(across.value, at, line, reach, region.width(), half[0]);
-                for (int k = 1; k <= reach; k++) {
-                    addPair(across.value, at, line, reach - k, reach + k, region.width(), half[k]);
-                }
-            }
-        });
+    private Matte convolve(Matte source, Region region, Border border, Bands bands, Scratch scratch) {
+        int lean = (int) Math.ceil(Math.abs(slant) * down.reach());
+        int spare = slant == 0 ? 0 : lean + 1;
+        Region d = source.domain();
+        Region wide = new Region(region.x() - spare, region.y(), region.width() + 2 * spare, region.height());
+        Region tall = wide.grown(down.reach()).intersect(new Region(wide.x(), d.y(), wide.width(), d.height()));
+        Matte rows = scratch.matte(tall);
+        alongRows(source, rows, border, bands);
         Matte result = new Matte(region);
         bands.run(region.height(), 16, (from, to) -> {
             for (int y = region.y() + from; y < region.y() + to; y++) {
                 int at = result.index(region.x(), y);
-                for (int k = -reach; k <= reach; k++) {
-                    if (y + k >= tall.y() && y + k < tall.bottom()) {
-                        add(
-                                result.value,
-                                at,
-                                across.value,
-                                across.index(region.x(), y + k),
-                                region.width(),
-                                half[Math.abs(k)]);
+                for (int k = -down.reach(); k <= down.reach(); k++) {
+                    int there = Edge.within(y + k, d.y(), d.bottom(), border);
+                    if (there >= tall.y() && there < tall.bottom()) {
+                        add(result.value, at, rows, there, k, down.half[Math.abs(k)]);
                     }
                 }
             }
         });
-        scratch.give(across);
+        scratch.give(rows);
         return result;
+    }
+
+    private void alongRows(Matte source, Matte rows, Border border, Bands bands) {
+        Region tall = rows.domain();
+        int reach = across.reach();
+        bands.run(tall.height(), 16, (from, to) -> {
+            float[] line = new float[tall.width() + 2 * reach];
+            for (int y = tall.y() + from; y < tall.y() + to; y++) {
+                int at = rows.index(tall.x(), y);
+                Arrays.fill(rows.value, at, at + tall.width(), 0);
+                if (!read(source, tall.x() - reach, y, border, line)) {
+                    continue;
+                }
+                add(rows.value, at, line, reach, tall.width(), across.half[0]);
+                for (int k = 1; k <= reach; k++) {
+                    addPair(rows.value, at, line, reach - k, reach + k, tall.width(), across.half[k]);
+                }
+            }
+        });
+    }
+
+    /** A part of a row, with what lies beyond its ends; false where there is nothing. */
+    private static boolean read(Matte source, int x, int y, Border border, float[] line) {
+        Region d = source.domain();
+        Region row = d.intersect(new Region(x, y, line.length, 1));
+        if (row.isEmpty()) {
+            return false;
+        }
+        System.arraycopy(source.value, source.index(row.x(), y), line, row.x() - x, row.width());
+        int start = source.index(d.x(), y);
+        for (int i = 0; i < row.x() - x; i++) {
+            line[i] = border == Border.EMPTY
+                    ? 0
+                    : source.value[start + Edge.within(x + i, d.x(), d.right(), border) - d.x()];
+        }
+        for (int i = row.right() - x; i < line.length; i++) {
+            line[i] = border == Border.EMPTY
+                    ? 0
+                    : source.value[start + Edge.within(x + i, d.x(), d.right(), border) - d.x()];
+        }
+        return true;
+    }
+
+    /** Adds a row, {@code k} rows away, from where the slanted line leads. */
+    private void add(float[] into, int at, Matte rows, int y, int k, float weight) {
+        int width = rows.domain().width();
+        if (slant == 0) {
+            add(into, at, rows.value, rows.index(rows.domain().x(), y), width, weight);
+            return;
+        }
+        int spare = (int) Math.ceil(Math.abs(slant) * down.reach()) + 1;
+        double lead = spare + k * slant;
+        int whole = (int) Math.floor(lead);
+        float part = (float) (lead - whole);
+        int start = rows.index(rows.domain().x(), y) + whole;
+        int count = width - 2 * spare;
+        add(into, at, rows.value, start, count, weight * (1 - part));
+        add(into, at, rows.value, start + 1, count, weight * part);
     }
 
     private static void add(float[] into, int at, float[] from, int start, int count, float weight) {
@@ -182,10 +312,15 @@ public final class Gaussian {
 
     /** The same of all four planes of a picture. */
     public Picture blur(Picture source, Region wanted, Bands bands, Scratch scratch) {
+        return blur(source, wanted, Border.EMPTY, bands, scratch);
+    }
+
+    /** The same of all four planes of a picture. */
+    public Picture blur(Picture source, Region wanted, Border border, Bands bands, Scratch scratch) {
         float[][] planes = new float[4][];
         for (int c = 0; c < 4; c++) {
-            Matte plane = new Matte(source.domain(), source.planes()[c]);
-            planes[c] = blur(plane, wanted, bands, scratch).value;
+            Matte plane = source.plane(c);
+            planes[c] = blur(plane, wanted, border, bands, scratch).value;
         }
         return Picture.on(wanted, planes);
     }

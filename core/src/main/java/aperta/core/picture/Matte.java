@@ -9,7 +9,7 @@ public final class Matte {
     private final int stride;
     final float[] value;
 
-    private Matte(Region domain, int base, int stride, float[] value) {
+    Matte(Region domain, int base, int stride, float[] value) {
         this.domain = domain;
         this.base = base;
         this.stride = stride;
@@ -59,6 +59,11 @@ public final class Matte {
         for (int y = both.y(); y < both.bottom(); y++) {
             System.arraycopy(other.value, other.index(both.x(), y), value, index(both.x(), y), both.width());
         }
+    }
+
+    /** Its values themselves, read and written at {@link #index}. */
+    public float[] values() {
+        return value;
     }
 
     public long bytes() {

@@ -99,6 +99,11 @@ public final class Picture {
         return 16L * red.length;
     }
 
+    /** One of its planes as a matte that shares its values: red, green, blue, alpha. */
+    public Matte plane(int channel) {
+        return new Matte(domain, base, stride, planes()[channel]);
+    }
+
     /** Its planes of red, green, blue and alpha themselves, read and written at {@link #index}. */
     public float[][] planes() {
         return new float[][] {red, green, blue, alpha};

@@ -4,22 +4,60 @@ import aperta.core.effect.Worked;
 import aperta.core.picture.Compose;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
+import aperta.core.shot.LayerEffect.Border;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
 /** A picture that an effect makes from what lies around each pixel. */
 final class Affected implements Step.Made<Picture>, Step.Paints {
+    /** Without what the effect is made from but the layer's own picture. */
+    private static final int OTHERS = 2;
+
     private final Step.Paints input;
+    private final Step.Paints source;
+    private final List<Step.Paints> others;
     private final Worked.Around effect;
+    private final Border border;
     private final EffectShare share;
+    private final Region domain;
     private final ContentKey key;
 
-    /** @param kind of the effect */
-    Affected(Step.Paints input, String kind, Worked.Around effect, EffectShare share) {
+    /**
+     * @param input what the effect is mixed with
+     * @param source the same, as fine as the effect asks for
+     * @param others what the effect asks for beside it, in order
+     * @param kind of the effect
+     * @param border what it finds beyond the picture's; if anything, the picture keeps its border
+     */
+    Affected(
+            Step.Paints input,
+            Step.Paints source,
+            List<Step.Paints> others,
+            String kind,
+            Worked.Around effect,
+            Border border,
+            EffectShare share) {
         this.input = input;
+        this.source = source;
+        this.others = List.copyOf(others);
         this.effect = effect;
+        this.border = border;
         this.share = share;
-        this.key = share.key(input, kind, effect);
+        ContentKey.Builder k = share.key(input, kind, effect).step(source).number((long) border.ordinal());
+        others.forEach(k::step);
+        this.key = k.key();
+        this.domain = border == Border.EMPTY ? reached() : input.domain();
+    }
+
+    private Region reached() {
+        Region all = effect.domain(input.domain()).union(input.domain());
+        for (int i = 0; i < others.size(); i++) {
+            if (effect.asks().get(i) instanceof Worked.Ask.Ago) {
+                all = all.union(effect.domain(others.get(i).domain()));
+            }
+        }
+        return all;
     }
 
     @Override
@@ -29,31 +67,67 @@ final class Affected implements Step.Made<Picture>, Step.Paints {
 
     @Override
     public Region domain() {
-        return effect.domain(input.domain()).union(input.domain());
+        return domain;
     }
 
     @Override
     public List<Step> inputs() {
-        return share.inputs(input);
+        List<Step> all = new ArrayList<>(List.of(input, source));
+        all.addAll(others);
+        share.where().ifPresent(all::add);
+        return all;
     }
 
     @Override
     public Region needs(int place, Region wanted) {
-        return place == 0 ? effect.needs(wanted).union(wanted) : wanted;
+        if (place == 0) {
+            return isMixed() ? wanted : Region.NOTHING;
+        }
+        if (place == 1) {
+            return effect.needs(wanted);
+        }
+        return place >= OTHERS && place < OTHERS + others.size() ? effect.needs(place - OTHERS, wanted) : wanted;
+    }
+
+    private boolean isMixed() {
+        return !effect.moves() && !share.isWhole();
     }
 
     @Override
     public Picture make(Region needed, Making making) {
-        Region from = effect.needs(needed).intersect(input.domain());
+        Region from = effect.needs(needed).intersect(source.domain());
         return making.painted(
-                input,
+                source,
                 from,
-                p -> effect.moves() && share.where().isPresent()
-                        ? making.shaded(
-                                share.where().get(),
-                                needed,
-                                m -> effect.made(p, Optional.of(m), needed, making.bands(), making.scratch()))
-                        : effect.made(p, Optional.empty(), needed, making.bands(), making.scratch()));
+                p -> withOthers(needed, making, new ArrayList<>(), others -> {
+                    boolean weighed = effect.moves() && share.where().isPresent();
+                    return weighed
+                            ? making.shaded(
+                                    share.where().get(),
+                                    needed,
+                                    m -> effect.made(new Worked.Given(
+                                            p, others, Optional.of(m), needed, making.bands(), making.scratch())))
+                            : effect.made(new Worked.Given(
+                                    p, others, Optional.empty(), needed, making.bands(), making.scratch()));
+                }));
+    }
+
+    private interface Use {
+        Picture of(List<Picture> others);
+    }
+
+    private Picture withOthers(Region needed, Making making, List<Picture> painted, Use use) {
+        int place = painted.size();
+        if (place == others.size()) {
+            return use.of(painted);
+        }
+        Step.Paints other = others.get(place);
+        Region part = effect.needs(place, needed).intersect(other.domain());
+        return making.painted(other, part, p -> {
+            List<Picture> more = new ArrayList<>(painted);
+            more.add(p);
+            return withOthers(needed, making, more, use);
+        });
     }
 
     @Override
@@ -63,8 +137,7 @@ final class Affected implements Step.Made<Picture>, Step.Paints {
 
     @Override
     public void paint(Picture into, Tile tile) {
-        boolean mixed = !effect.moves() && !share.isWhole();
-        if (!mixed) {
+        if (!isMixed()) {
             into.clear();
             tile.ifMade(this).ifPresent(p -> Compose.copy(into, p));
             return;

@@ -18,7 +18,7 @@ final class Changed implements Step.Paints {
         this.input = input;
         this.effect = effect;
         this.share = share;
-        this.key = share.key(input, kind, effect);
+        this.key = share.key(input, kind, effect).key();
     }
 
     @Override

@@ -18,14 +18,15 @@ record EffectShare(double amount, Optional<Step.Shades> where) {
         return amount == 1 && where.isEmpty();
     }
 
-    ContentKey key(Step input, String kind, Worked effect) {
+    /** A key to which more may be added. */
+    ContentKey.Builder key(Step input, String kind, Worked effect) {
         ContentKey.Builder key = ContentKey.of("effect")
                 .text(kind)
                 .step(input)
                 .numbers(effect.numbers())
                 .number(amount);
         where.ifPresent(key::step);
-        return key.key();
+        return key;
     }
 
     List<Step> inputs(Step input) {

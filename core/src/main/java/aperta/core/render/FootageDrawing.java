@@ -14,7 +14,7 @@ final class FootageDrawing implements Drawing<Content.Footage> {
         Moment.Seen seen = canvas.onItsFrame(subject.seen().layer());
         double content = seen.content();
         Rate own = canvas.sources().info(footage.media()).rate();
-        Rate rate = seen.rate();
+        Rate rate = seen.format().rate();
         Affine map = subject.toRaster();
         if (!seen.layer().pace().mixed()) {
             boolean retimed = seen.speed() != 1 || content != Math.rint(content);

@@ -4,12 +4,17 @@ import aperta.core.effect.Effect;
 import aperta.core.effect.Effects;
 import aperta.core.effect.Worked;
 import aperta.core.geometry.Affine;
+import aperta.core.geometry.Box;
+import aperta.core.picture.Region;
 import aperta.core.shot.BlendMode;
+import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Format;
+import aperta.core.shot.Front;
 import aperta.core.shot.Layer;
 import aperta.core.shot.LayerEffect;
-import aperta.core.shot.Light;
+import aperta.core.shot.LayerEffect.Border;
+import aperta.core.shot.LayerEffect.Station;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Moment;
 import aperta.core.time.Mix;
@@ -33,18 +38,27 @@ final class LayerChain {
     Optional<Step.Paints> finished(Layer layer) {
         return cut(layer).map(p -> {
             Moment.Seen seen = layout.moment().of(layer.id());
-            Affine map = seen.toShot().then(layout.shotToRaster());
-            Step.Paints last = affected(p, seen, map, LayerEffect.Station.BEHIND_CUT);
+            Step.Paints last = new Walk(layer, seen, Optional.empty()).along(p, Station.BEHIND_CUT);
             return fadesLast(seen) ? Faded.of(last, seen.opacity()) : last;
         });
     }
 
+    /** What comes to an effect of a layer, or of its opening; nothing where that is not there. */
+    Optional<Step.Paints> upTo(Layer layer, LayerEffect effect) {
+        Moment.Seen seen = layout.moment().of(layer.id());
+        if (effect.station() == Station.BEHIND_CUT) {
+            return cut(layer).map(p -> new Walk(layer, seen, Optional.of(effect)).along(p, Station.BEHIND_CUT));
+        }
+        return atOnce(layer, Optional.of(effect));
+    }
+
     /** Whether effects stand behind the cut, which see the picture at its whole opacity. */
     private static boolean fadesLast(Moment.Seen seen) {
-        return seen.still().effects().stream()
-                .anyMatch(e -> e.station() == LayerEffect.Station.BEHIND_CUT
-                        && e.on()
-                        && e.amount().at(0, Mix.NUMBER) > 0);
+        return seen.still().effects().stream().anyMatch(e -> e.station() == Station.BEHIND_CUT && works(e));
+    }
+
+    private static boolean works(LayerEffect e) {
+        return e.on() && e.amount().at(0, Mix.NUMBER) > 0;
     }
 
     private Optional<Step.Paints> cut(Layer layer) {
@@ -52,18 +66,24 @@ final class LayerChain {
         if (layer.cut().isEmpty() || whole.isEmpty()) {
             return whole;
         }
-        Moment moment = layout.moment();
-        Cut cut = moment.of(layer.id()).still().cut().orElseThrow();
-        // How bright a clip is can't be told from its box.
-        Layout of = cut.with() == Cut.With.BRIGHTNESS ? layout.complete() : layout;
-        Optional<Step.Paints> cutter = of.chain().uncut(moment.of(cut.by()).layer());
-        if (cutter.isEmpty()) {
+        Cut cut = layout.moment().of(layer.id()).still().cut().orElseThrow();
+        Optional<Step.Shades> matte = cutMatte(layer, cut);
+        if (matte.isEmpty()) {
             return cut.keep() == Cut.Keep.INSIDE ? Optional.empty() : whole;
         }
+        return Optional.of(new CutBy(whole.get(), matte.get(), cut.keep()));
+    }
+
+    /** Nothing where what cuts is not there. */
+    private Optional<Step.Shades> cutMatte(Layer layer, Cut cut) {
+        Moment moment = layout.moment();
+        // How bright a clip is can't be told from its box.
+        Layout of = cut.with() == Cut.With.BRIGHTNESS ? layout.complete() : layout;
         double scale =
                 moment.of(layer.id()).toShot().then(layout.shotToRaster()).meanScale();
-        Step.Shades matte = Mattes.of(cut, cutter.get(), moment.shot().format().light(), scale);
-        return Optional.of(new CutBy(whole.get(), matte, cut.keep()));
+        return of.chain()
+                .uncut(moment.of(cut.by()).layer())
+                .map(p -> Mattes.of(cut, p, moment.shot().format().light(), scale));
     }
 
     /** Before its own cut, which is what it cuts others with; nothing where it isn't there or is too flat to be seen. */
@@ -87,71 +107,250 @@ final class LayerChain {
 
     /** The same without motion blur. */
     Optional<Step.Paints> atOnce(Layer layer) {
+        return atOnce(layer, Optional.empty());
+    }
+
+    private Optional<Step.Paints> atOnce(Layer layer, Optional<LayerEffect> until) {
         Moment.Seen seen = layout.moment().of(layer.id());
         Affine map = seen.toShot().then(layout.shotToRaster());
         if (!layout.onItsFrame(layer).exists() || map.inverse().isEmpty() || seen.opacity() == 0) {
             return Optional.empty();
         }
+        Walk walk = new Walk(layer, seen, until);
         double sigma = seen.still().place().blur().at(0, Mix.NUMBER) * map.meanScale();
         return Drawings.picture(
                         seen.still().content(), new Drawing.Subject(seen, seen.pieces(), map), canvas(layout::stack))
-                .map(p -> affected(p, seen, map, LayerEffect.Station.BEFORE_MASKS))
-                .map(p -> masked(p, seen, map))
-                .map(p -> affected(p, seen, map, LayerEffect.Station.BEFORE_CUT))
-                .map(p -> Blurred.of(p, sigma))
-                .map(p -> fadesLast(seen) ? p : Faded.of(p, seen.opacity()));
+                .map(p -> walk.along(p, Station.BEFORE_MASKS))
+                .map(p -> walk.ended ? p : masked(p, seen, map))
+                .map(p -> walk.along(p, Station.BEFORE_CUT))
+                .map(p -> walk.ended ? p : Blurred.of(p, sigma))
+                .map(p -> walk.ended || fadesLast(seen) ? p : Faded.of(p, seen.opacity()));
     }
 
-    /** What the effects of a station make of a picture; those that do nothing cost nothing. */
-    private Step.Paints affected(Step.Paints picture, Moment.Seen seen, Affine map, LayerEffect.Station station) {
-        Step.Paints now = picture;
-        for (LayerEffect e : seen.still().effects()) {
-            double amount = e.amount().at(0, Mix.NUMBER);
-            if (e.on() && amount > 0 && e.station() == station) {
-                now = affected(now, e, amount, seen, map);
-            }
+    /**
+     * What lies below an adjustment layer, changed by its chain as far as its masks, its cut and its opacity say.
+     *
+     * @param below as far as its frame shows it
+     */
+    Step.Paints adjusted(Layer layer, Step.Paints below) {
+        Moment.Seen seen = layout.moment().of(layer.id());
+        Affine map = seen.toShot().then(layout.shotToRaster());
+        if (!layout.onItsFrame(layer).exists() || map.inverse().isEmpty() || seen.opacity() == 0) {
+            return below;
         }
-        return now;
+        Step.Paints changed = throughAdjustment(layer, below, Optional.empty());
+        List<Step.Shades> mattes = new ArrayList<>();
+        if (hasMasks(seen)) {
+            mattes.add(maskMatte(seen, map));
+        }
+        if (seen.still().cut().isPresent()) {
+            Cut cut = seen.still().cut().get();
+            boolean inside = cut.keep() == Cut.Keep.INSIDE;
+            Optional<Step.Shades> matte = cutMatte(layer, cut);
+            if (matte.isEmpty() && inside) {
+                return below;
+            }
+            matte.ifPresent(m -> mattes.add(inside ? m : inverted(m)));
+        }
+        return changed == below ? below : new Adjusted(below, changed, mattes, seen.opacity(), layer.blend());
     }
 
-    private Step.Paints affected(Step.Paints picture, LayerEffect e, double amount, Moment.Seen seen, Affine map) {
-        Optional<Step.Shades> where = Optional.empty();
-        if (e.where().isPresent()) {
-            LayerEffect.Where w = e.where().get();
-            // How bright a clip is can't be told from its box.
-            Layout of = w.with() == Cut.With.BRIGHTNESS ? layout.complete() : layout;
-            Optional<Step.Paints> by =
-                    of.chain().uncut(layout.moment().of(w.by()).layer());
-            boolean inside = w.keep() == Cut.Keep.INSIDE;
-            if (by.isEmpty() && inside) {
+    /** All of its effects in turn, or those before one of them. */
+    Step.Paints throughAdjustment(Layer layer, Step.Paints below, Optional<LayerEffect> until) {
+        Moment.Seen seen = layout.moment().of(layer.id());
+        Walk walk = new Walk(layer, seen, until);
+        Step.Paints now = Cropped.of(below, layout.frameOf(layer));
+        Step.Paints cropped = now;
+        for (Station station : Station.values()) {
+            now = walk.along(now, station);
+        }
+        return now == cropped && until.isEmpty() ? below : now;
+    }
+
+    /** A way along a layer's effects, which may end before one of them. */
+    private final class Walk {
+        private final Layer layer;
+        private final Moment.Seen seen;
+        private final Affine map;
+        private final Optional<String> until;
+        private boolean ended;
+
+        Walk(Layer layer, Moment.Seen seen, Optional<LayerEffect> until) {
+            this.layer = layer;
+            this.seen = seen;
+            this.map = seen.toShot().then(layout.shotToRaster());
+            this.until = until.map(LayerEffect::id);
+        }
+
+        /** What the effects of a station make of a picture; those that do nothing cost nothing. */
+        Step.Paints along(Step.Paints picture, Station station) {
+            List<LayerEffect> all = new ArrayList<>(seen.still().effects());
+            if (station == Station.BEFORE_MASKS) {
+                all.addAll(seen.opening());
+            }
+            Step.Paints now = picture;
+            for (LayerEffect e : all) {
+                ended |= until.isPresent() && until.get().equals(e.id());
+                Optional<Effect> effect = Effects.find(e.recipe().kind());
+                if (!ended && e.station() == station && works(e) && effect.isPresent()) {
+                    now = affected(now, e, effect.get());
+                }
+            }
+            return now;
+        }
+
+        private Step.Paints affected(Step.Paints picture, LayerEffect e, Effect effect) {
+            Optional<EffectShare> share = share(e);
+            if (share.isEmpty()) {
                 return picture;
             }
-            where = by.map(p -> weights(p, w, inside));
+            Border border = border(e, effect);
+            Effect.Setting setting = new Effect.Setting(
+                    map,
+                    seen.frameToShot().then(layout.shotToRaster()),
+                    layout.planner().extent(layout.moment(), layer.id()),
+                    layout.moment().shot().format().light(),
+                    seen.frame(),
+                    seen.format().rate(),
+                    share.get().amount(),
+                    border,
+                    layout.planner().sources());
+            Worked worked = effect.on(e.recipe().rest(), setting);
+            String kind = e.recipe().kind();
+            if (worked instanceof Worked.Around around) {
+                return around(picture, e, around, border, share.get());
+            }
+            if (worked instanceof Worked.ByFront byFront) {
+                return seen.front()
+                        .<Step.Paints>map(f -> new AtFront(
+                                picture, kind, byFront, new FrontDistance(f, map, byFront.reach()), share.get()))
+                        .orElse(picture);
+            }
+            return layout.coverageOnly() ? picture : new Changed(picture, kind, (Worked.ByPixel) worked, share.get());
         }
-        Effect effect = Effects.of(e.recipe().kind());
-        Light light = layout.moment().shot().format().light();
-        Worked worked = effect.on(e.recipe().rest(), new Effect.Setting(map, light, seen.frame(), amount));
-        EffectShare share = new EffectShare(amount, where);
-        if (worked instanceof Worked.Around around) {
-            return new Affected(picture, e.recipe().kind(), around, share);
+
+        private Step.Paints around(
+                Step.Paints picture, LayerEffect e, Worked.Around around, Border border, EffectShare share) {
+            Step.Paints source = picture;
+            if (around.finer() > 1) {
+                source = earlier(layout.finer(around.finer()), e).orElse(picture);
+            }
+            List<Step.Paints> others = new ArrayList<>();
+            for (Worked.Ask ask : around.asks()) {
+                Optional<Step.Paints> other = ask instanceof Worked.Ask.Ago ago
+                        ? earlier(layout.ago(ago.frames()), e)
+                        : layout.complete()
+                                .chain()
+                                .uncut(layout.moment()
+                                        .of(((Worked.Ask.Layer) ask).id())
+                                        .layer());
+                others.add(other.orElseGet(() -> new Stack(List.of())));
+            }
+            return new Affected(picture, source, others, e.recipe().kind(), around, border, share);
         }
-        return layout.coverageOnly()
-                ? picture
-                : new Changed(picture, e.recipe().kind(), (Worked.ByPixel) worked, share);
+
+        /** What comes to the effect in another layout. */
+        private Optional<Step.Paints> earlier(Layout other, LayerEffect e) {
+            Layer there = other.moment().of(layer.id()).layer();
+            return layer.content() instanceof Content.Adjustment
+                    ? Optional.of(other.chain().throughAdjustment(there, other.below(there), Optional.of(e)))
+                    : other.chain().upTo(there, e);
+        }
+
+        /** How much there is of an effect; nothing where it does nothing. */
+        private Optional<EffectShare> share(LayerEffect e) {
+            List<Step.Shades> weights = new ArrayList<>();
+            if (e.where().isPresent()) {
+                LayerEffect.Where w = e.where().get();
+                // How bright a clip is can't be told from its box.
+                Layout of = w.with() == Cut.With.BRIGHTNESS ? layout.complete() : layout;
+                Optional<Step.Paints> by =
+                        of.chain().uncut(layout.moment().of(w.by()).layer());
+                boolean inside = w.keep() == Cut.Keep.INSIDE;
+                if (by.isEmpty() && inside) {
+                    return Optional.empty();
+                }
+                by.ifPresent(p -> weights.add(weights(p, w, inside)));
+            }
+            if (e.near().isPresent()) {
+                if (seen.front().isEmpty()) {
+                    return Optional.empty();
+                }
+                weights.add(near(e.near().get(), seen.front().get()));
+            }
+            double amount = e.amount().at(0, Mix.NUMBER);
+            return Optional.of(new EffectShare(
+                    amount,
+                    weights.size() < 2
+                            ? weights.stream().findFirst()
+                            : Optional.of(new Masks(weights.stream()
+                                    .map(w -> new Masks.Part(w, Mask.Mode.INTERSECT, false, 1))
+                                    .toList()))));
+        }
+
+        private Step.Shades near(LayerEffect.Near near, Front front) {
+            double reach = Math.abs(near.lead()) + Math.max(near.ahead(), near.behind());
+            return new FrontMatte(
+                    new FrontDistance(front, map, reach),
+                    d -> (float) near.weight(d),
+                    near.lead(),
+                    near.ahead(),
+                    near.behind());
+        }
+
+        /** What an effect finds beyond the border. */
+        private Border border(LayerEffect e, Effect effect) {
+            if (!effect.readsBeyond()) {
+                return Border.EMPTY;
+            }
+            boolean whole = e.station() == Station.BEFORE_MASKS
+                    || !hasMasks(seen)
+                            && (e.station() == Station.BEFORE_CUT || layer.cut().isEmpty());
+            return e.border()
+                    .orElse(
+                            layer.content() instanceof Content.Adjustment || whole && fillsItsFrame()
+                                    ? Border.REPEAT
+                                    : Border.EMPTY);
+        }
+
+        /** Whether it is footage, a shot, or a picture that covers the frame. */
+        private boolean fillsItsFrame() {
+            Content content = layer.content();
+            if (content instanceof Content.Footage
+                    || content instanceof Content.Group group && group.format().isPresent()) {
+                return true;
+            }
+            if (!(content instanceof Content.Still) && !(content instanceof Content.Fill)) {
+                return false;
+            }
+            Box box = map.apply(layout.planner().extent(layout.moment(), layer.id()));
+            return Region.around(box.grown(1e-6)).contains(layout.frameOf(layer)) && map.b() * map.a() == 0;
+        }
     }
 
     private Step.Shades weights(Step.Paints by, LayerEffect.Where where, boolean inside) {
         Step.Shades matte = new PictureMatte(
                 by, where.with(), layout.moment().shot().format().light());
-        return inside ? matte : new Masks(List.of(new Masks.Part(matte, Mask.Mode.ADD, true, 1)));
+        return inside ? matte : inverted(matte);
+    }
+
+    private static Step.Shades inverted(Step.Shades matte) {
+        return new Masks(List.of(new Masks.Part(matte, Mask.Mode.ADD, true, 1)));
+    }
+
+    private static boolean hasMasks(Moment.Seen seen) {
+        return !seen.still().masks().isEmpty()
+                || !seen.windows().isEmpty()
+                || !seen.own().isEmpty()
+                || seen.front().flatMap(Front::shows).isPresent();
     }
 
     private Step.Paints masked(Step.Paints picture, Moment.Seen seen, Affine map) {
-        return seen.still().masks().isEmpty()
-                        && seen.windows().isEmpty()
-                        && seen.own().isEmpty()
-                ? picture
-                : new Masked(picture, Mattes.of(seen, map, seen.frameToShot().then(layout.shotToRaster())));
+        return hasMasks(seen) ? new Masked(picture, maskMatte(seen, map)) : picture;
+    }
+
+    private Step.Shades maskMatte(Moment.Seen seen, Affine map) {
+        return Mattes.of(seen, map, seen.frameToShot().then(layout.shotToRaster()));
     }
 
     /**

@@ -1,7 +1,10 @@
 package aperta.core.render;
 
 import aperta.core.geometry.Affine;
+import aperta.core.geometry.Box;
+import aperta.core.picture.Region;
 import aperta.core.shot.BlendMode;
+import aperta.core.shot.Content;
 import aperta.core.shot.Join;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Moment;
@@ -22,6 +25,8 @@ final class Layout {
     private final boolean coverageOnly;
     private final LayerChain chain;
     private final Map<Double, Layout> samples = new HashMap<>();
+    /** Other layouts of this moment or of earlier ones, by how many times as large they are and how long ago. */
+    private final Map<List<Double>, Layout> others = new HashMap<>();
 
     /** @param scale raster pixels for a pixel of the shot, over 0 */
     Layout(Planner planner, Moment moment, double scale) {
@@ -98,11 +103,64 @@ final class Layout {
             if (i > 0 && givesWay(layer, layers.get(i - 1))) {
                 i--;
                 chain.passed(layer, layers.get(i)).ifPresent(p -> entries.add(new Stack.Entry(p, BlendMode.NORMAL)));
+            } else if (layer.content() instanceof Content.Adjustment && moment.shows(layer)) {
+                Stack below = new Stack(entries);
+                Step.Paints adjusted = chain.adjusted(layer, below);
+                if (adjusted != below) {
+                    entries.clear();
+                    entries.add(new Stack.Entry(adjusted, BlendMode.NORMAL));
+                }
             } else if (moment.shows(layer)) {
                 chain.finished(layer).ifPresent(p -> entries.add(new Stack.Entry(p, layer.blend(), layer.join())));
             }
         }
         return new Stack(entries);
+    }
+
+    /** What lies below a layer in its group. */
+    Step.Paints below(Layer layer) {
+        List<Layer> together = together(layer);
+        return stack(together.subList(together.indexOf(layer) + 1, together.size()));
+    }
+
+    private List<Layer> together(Layer layer) {
+        List<Layer> line = moment.shot().lineTo(layer.id());
+        return line.size() == 1
+                ? moment.shot().layers()
+                : line.get(line.size() - 2).content().inside();
+    }
+
+    /** What is seen of the frame that a layer lies in: of a plain group everything. */
+    Region frameOf(Layer layer) {
+        List<Layer> line = moment.shot().lineTo(layer.id());
+        if (line.size() == 1) {
+            return Planner.frame(moment.shot().format(), scale);
+        }
+        Layer holder = line.get(line.size() - 2);
+        Content.Group group = (Content.Group) holder.content();
+        return group.format()
+                .map(f -> Region.around(
+                        moment.of(holder.id()).toShot().then(shotToRaster).apply(new Box(0, 0, f.width(), f.height()))))
+                .orElse(Region.EVERYWHERE);
+    }
+
+    /** The same moment, so many times as large. */
+    Layout finer(int times) {
+        return others.computeIfAbsent(
+                List.of((double) times, 0.0),
+                k -> new Layout(planner, moment, scale * times, whole.map(w -> w.finer(times)), coverageOnly));
+    }
+
+    /** The same shot so many frames ago. */
+    Layout ago(double frames) {
+        return others.computeIfAbsent(
+                List.of(1.0, frames),
+                k -> new Layout(
+                        planner,
+                        planner.moment(moment.shot(), moment.frame() - frames),
+                        scale,
+                        Optional.empty(),
+                        coverageOnly));
     }
 
     /** Whether a layer gives way to the one right above it at this moment, both laid plainly on what lies below. */

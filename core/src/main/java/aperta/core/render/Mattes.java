@@ -3,8 +3,10 @@ package aperta.core.render;
 import aperta.core.geometry.Affine;
 import aperta.core.outline.Contour;
 import aperta.core.outline.Outline;
+import aperta.core.picture.Falloff;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.Cut;
+import aperta.core.shot.Front;
 import aperta.core.shot.Light;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Moment;
@@ -35,7 +37,24 @@ final class Mattes {
                             ? united.get(0).with(Mask.Mode.INTERSECT)
                             : new Masks.Part(new Masks(united), Mask.Mode.INTERSECT, false, 1));
         }
+        seen.front()
+                .filter(f -> f.shows().isPresent())
+                .ifPresent(f -> parts.add(new Masks.Part(of(f, toRaster), Mask.Mode.INTERSECT, false, 1)));
         return new Masks(parts);
+    }
+
+    /** What the edge of an opening has uncovered; it falls off as masks do. */
+    private static Step.Shades of(Front front, Affine toRaster) {
+        double width = front.shows().orElseThrow();
+        double scale = toRaster.meanScale();
+        double sigma = width / 2 * scale;
+        float variance = (float) (sigma * sigma + 1 / 12.0);
+        double reach = Falloff.TAIL * Math.sqrt(variance) / scale + 1 / scale;
+        return new FrontMatte(
+                new FrontDistance(front, toRaster, reach),
+                d -> Falloff.normal((float) (d * scale), variance),
+                width,
+                scale);
     }
 
     /** What the windows of an arrival leave of the layer that gives way to it. */

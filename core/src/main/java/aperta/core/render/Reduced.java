@@ -1,6 +1,8 @@
 package aperta.core.render;
 
+import aperta.core.effect.CubeTable;
 import aperta.core.picture.Pixels;
+import java.util.Optional;
 
 /** The same clips for small pictures: frames are reduced as they come, before they are turned into colours. */
 final class Reduced implements Sources {
@@ -31,5 +33,10 @@ final class Reduced implements Sources {
         return level <= 2
                 ? sources.frame(media, frame, level)
                 : sources.frame(media, frame, 2).reduced(level / 2);
+    }
+
+    @Override
+    public Optional<CubeTable> table(String id) {
+        return sources.table(id);
     }
 }

@@ -1,10 +1,13 @@
 package aperta.core.render;
 
+import aperta.core.effect.CubeTable;
+import aperta.core.effect.Tables;
 import aperta.core.picture.Pixels;
 import aperta.core.time.Rate;
+import java.util.Optional;
 
-/** The clips and stills that a shot shows. */
-public interface Sources {
+/** The clips and stills that a shot shows, and the colour tables that it uses. */
+public interface Sources extends Tables {
     /**
      * @param content names what the file holds, so that equal names mean equal frames
      * @param frames how many there are; 1 for a still
@@ -25,4 +28,9 @@ public interface Sources {
      * @throws RenderException where the frame can't be read
      */
     Pixels frame(String media, long frame, int level);
+
+    @Override
+    default Optional<CubeTable> table(String id) {
+        return Optional.empty();
+    }
 }

@@ -39,12 +39,14 @@ public final class Moment {
      * @param frame of the layer's own time
      * @param content the frame of its content: footage, or what lies inside a group
      * @param speed frames of its content in each frame of the shot
-     * @param rate at which frames of the content are counted
+     * @param format of the shot in whose frames its own time is counted
      * @param toShot from its own space to the pixels of the shot
      * @param frameToShot from the frame that it lies in to the pixels of the shot: another one inside a shot that is shown
      * @param exists whether its span, and those of the groups that hold it, contain the moment
      * @param pieces the poses of its letters
      * @param passing what gives way to it
+     * @param front the edge of its opening
+     * @param opening what its openings do to its picture
      */
     public record Seen(
             Layer layer,
@@ -54,13 +56,15 @@ public final class Moment {
             double frame,
             double content,
             double speed,
-            Rate rate,
+            Format format,
             Affine toShot,
             Affine frameToShot,
             double opacity,
             boolean exists,
             Optional<Opened.Pieces> pieces,
-            Optional<Passing> passing) {}
+            Optional<Passing> passing,
+            Optional<Front> front,
+            List<LayerEffect> opening) {}
 
     /**
      * A layer that another one gives way to, by windows or by its opacity alone.
@@ -207,13 +211,15 @@ public final class Moment {
                             t.own,
                             t.content,
                             t.speed,
-                            t.format.rate(),
+                            t.format,
                             p.toShot,
                             frameToShot,
                             opacity,
                             exists,
                             group ? Optional.empty() : p.pieces,
-                            p.passing));
+                            p.passing,
+                            p.front,
+                            p.effects));
             if (layer.content() instanceof Content.Group inner) {
                 Affine frameOf = inner.format().isPresent() ? p.toShot : frameToShot;
                 resolve(inner.layers(), t.content, p.toShot, frameOf, exists, p.pieces);
@@ -228,7 +234,9 @@ public final class Moment {
             List<List<Mask>> own,
             Affine toShot,
             Optional<Opened.Pieces> pieces,
-            Optional<Passing> passing) {}
+            Optional<Passing> passing,
+            Optional<Front> front,
+            List<LayerEffect> effects) {}
 
     /** Poses a layer, its parent first. */
     private Posed pose(
@@ -261,6 +269,8 @@ public final class Moment {
         List<List<Mask>> standing = new ArrayList<>();
         Optional<Opened.Pieces> pieces = Optional.empty();
         Optional<Passing> passing = Optional.empty();
+        Optional<Front> front = Optional.empty();
+        List<LayerEffect> effects = new ArrayList<>();
         List<Passage.Way> ways = new ArrayList<>();
         Passage.arriving(rest, t.own).ifPresent(ways::add);
         Passage.leaving(rest, t.own).ifPresent(ways::add);
@@ -270,6 +280,8 @@ public final class Moment {
             windows.add(opened.moving());
             standing.add(opened.standing());
             pieces = opened.pieces().isPresent() ? opened.pieces() : pieces;
+            front = opened.front().isPresent() ? opened.front() : front;
+            effects.addAll(opened.effects());
             passing = way.passage().pass().isPresent()
                     ? passing(way.passage().pass().get(), way, opened)
                     : passing;
@@ -289,7 +301,15 @@ public final class Moment {
                     w -> windows.add(w.stream().map(m -> m.transformed(map)).toList()));
         });
         windows.removeIf(List::isEmpty);
-        return new Posed(still, windows, own(rest, parentToShot), toParent.then(parentToShot), pieces, passing);
+        return new Posed(
+                still,
+                windows,
+                own(rest, parentToShot),
+                toParent.then(parentToShot),
+                pieces,
+                passing,
+                front,
+                List.copyOf(effects));
     }
 
     /** Nothing where what comes moves while it comes: then it lies over the one that goes. */

@@ -10,12 +10,32 @@ import java.util.Optional;
  * @param moving masks of which at least one must hold what is shown; they go with the layer, in its own space
  * @param standing the same for masks that stay where the layer rests, in its own space at rest
  * @param pieces the poses of its letters or inner layers, about their own middles
+ * @param front its edge, where it has one
+ * @param effects what it does to the layer's picture behind the effects that stand before the masks
  */
-public record Opened(Pose pose, List<Mask> moving, List<Mask> standing, Optional<Pieces> pieces) {
+public record Opened(
+        Pose pose,
+        List<Mask> moving,
+        List<Mask> standing,
+        Optional<Pieces> pieces,
+        Optional<Front> front,
+        List<LayerEffect> effects) {
     public static final Opened REST = of(Pose.REST);
+
+    public Opened(Pose pose, List<Mask> moving, List<Mask> standing, Optional<Pieces> pieces) {
+        this(pose, moving, standing, pieces, Optional.empty(), List.of());
+    }
 
     public static Opened of(Pose pose) {
         return new Opened(pose, List.of(), List.of(), Optional.empty());
+    }
+
+    public Opened withFront(Front other) {
+        return new Opened(pose, moving, standing, pieces, Optional.of(other), effects);
+    }
+
+    public Opened withEffects(List<LayerEffect> other) {
+        return new Opened(pose, moving, standing, pieces, front, other);
     }
 
     /** What a layer is taken apart into. */

@@ -124,20 +124,22 @@ public final class EveryKind {
                 Optional.of(AnimatedRecipe.of(Openings.of("iris").descriptor().standard())));
         return Layer.of("tested", "Tested", content, Span.of(0, 48), Place.at(new Point(82, 44)))
                 .withMasks(List.of(mask))
-                .withEffects(Effects.all().stream().map(EveryKind::link).toList())
+                .withEffects(Effects.all().stream()
+                        .filter(e -> e.purpose() != Effect.Purpose.TIME)
+                        .map(EveryKind::link)
+                        .toList())
                 .withCut(Optional.of(new Cut("cutter", Cut.With.SHAPE, Cut.Keep.INSIDE, tone)))
                 .withArrive(Optional.of(arrival))
                 .withLeave(Optional.of(departure));
     }
 
+    /** Those of time draw the layer again and again; {@link EffectsTest} tries them. */
     private static LayerEffect link(Effect effect) {
-        return new LayerEffect(
-                effect.descriptor().kind(),
-                AnimatedRecipe.of(effect.descriptor().standard()),
-                effect.station(),
-                true,
-                Animated.of(0.7),
-                Optional.empty());
+        return LayerEffect.of(
+                        effect.descriptor().kind(),
+                        AnimatedRecipe.of(effect.descriptor().standard()),
+                        effect.station())
+                .withAmount(Animated.of(0.7));
     }
 
     /** The layer in a shot with all that it needs. */

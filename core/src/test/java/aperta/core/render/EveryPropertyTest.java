@@ -128,7 +128,7 @@ public class EveryPropertyTest {
         assertThat(picture.domain()).isEqualTo(Studio.FRAME);
     }
 
-    /** An adjustment has nothing done to it yet: the picture is the very one without it. */
+    /** An adjustment without effects leaves the very picture that is there without it. */
     @Test
     void whatLiesBelowAnAdjustmentPassesThrough() {
         Layer below = Studio.clip("rain");

@@ -6,6 +6,7 @@ import aperta.core.colour.Colour;
 import aperta.core.colour.ToneCurve;
 import aperta.core.effect.Effect;
 import aperta.core.effect.Effects;
+import aperta.core.effect.Tables;
 import aperta.core.effect.Worked;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
@@ -25,7 +26,9 @@ import aperta.core.shot.BezierPath;
 import aperta.core.shot.BlendMode;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Figures;
+import aperta.core.shot.Front;
 import aperta.core.shot.Join;
+import aperta.core.shot.LayerEffect.Border;
 import aperta.core.shot.Light;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Paint;
@@ -156,25 +159,61 @@ class StepContractTest {
     private static Stream<Sample> effects() {
         return Effects.all().stream().map(e -> {
             Recipe standard = e.descriptor().standard();
+            for (Parameter p : e.descriptor().parameters()) {
+                standard = p.kind() == Parameter.Kind.LAYER ? standard.with(p.name(), "map") : standard;
+            }
             List<Step> others = new ArrayList<>(
                     List.of(effect(e, standard, 0.5, fill(60, 1)), effect(e, standard, 0.6, fill(61, 1))));
             for (Parameter p : e.descriptor().parameters()) {
-                if (p.standard() instanceof Double d) {
-                    double other = d + 1 <= p.most() ? d + 1 : d - 1;
-                    others.add(effect(e, standard.with(p.name(), other), 0.6, fill(60, 1)));
+                if (p.kind() != Parameter.Kind.LAYER && p.kind() != Parameter.Kind.FILE) {
+                    others.add(effect(e, standard.with(p.name(), OtherValue.of(p)), 0.6, fill(60, 1)));
                 }
             }
             return new Sample(e.descriptor().label(), effect(e, standard, 0.6, fill(60, 1)), others);
         });
     }
 
+    private static final Front FRONT =
+            new Front(new Front.Line(new Point(1, 0), 4), Optional.of(new Front.Rough(5, 30, 3)), Optional.empty());
+
     private static Step.Paints effect(Effect effect, Recipe recipe, double amount, Step.Paints input) {
         Affine map = Affine.scale(0.4, 0.4).then(MIDDLE);
-        Worked worked = effect.on(recipe, new Effect.Setting(map, Light.DISPLAY, 0, amount));
+        Worked worked = effect.on(
+                recipe,
+                new Effect.Setting(
+                        map,
+                        Affine.scale(0.4, 0.4),
+                        Box.centred(150, 105),
+                        Light.DISPLAY,
+                        5,
+                        Rate.of(24),
+                        amount,
+                        Border.EMPTY,
+                        Tables.NONE));
         Optional<Step.Shades> where = Optional.of(Feathered.of(shape(70), 6));
-        return worked instanceof Worked.Around around
-                ? new Affected(input, recipe.kind(), around, new EffectShare(amount, where))
-                : new Changed(input, recipe.kind(), (Worked.ByPixel) worked, new EffectShare(amount, where));
+        EffectShare share = new EffectShare(amount, where);
+        if (worked instanceof Worked.Around around) {
+            List<Step.Paints> asked =
+                    around.asks().stream().map(a -> (Step.Paints) gradient(40)).toList();
+            Step.Paints finer = around.finer() == 1 ? input : fill(60.0 * around.finer(), 1);
+            return new Affected(input, finer, asked, recipe.kind(), around, Border.EMPTY, share);
+        }
+        return worked instanceof Worked.ByFront byFront
+                ? new AtFront(input, recipe.kind(), byFront, new FrontDistance(FRONT, map, byFront.reach()), share)
+                : new Changed(input, recipe.kind(), (Worked.ByPixel) worked, share);
+    }
+
+    private static Adjusted adjusted(double size, double opacity, BlendMode mode) {
+        return new Adjusted(fill(size, 1), fill(50, 0.6), List.of(Feathered.of(shape(70), 6)), opacity, mode);
+    }
+
+    private static FrontDistance distance(double depth, double reach) {
+        Front front = new Front(FRONT.shape(), Optional.of(new Front.Rough(depth, 30, 3)), Optional.empty());
+        return new FrontDistance(front, MIDDLE, reach);
+    }
+
+    private static FrontMatte atFront(double width) {
+        return new FrontMatte(distance(5, 12), d -> (float) Math.min(1, Math.max(0, d / width)), width);
     }
 
     private static Stream<Sample> steps() {
@@ -247,6 +286,17 @@ class StepContractTest {
                         stack(BlendMode.SCREEN, Join.STAY_INSIDE),
                         stack(BlendMode.OVERLAY, Join.STAY_INSIDE),
                         stack(BlendMode.SCREEN, Join.OVER)),
+                Sample.of(distance(5, 12), distance(6, 12), distance(5, 13)),
+                Sample.of(atFront(9), atFront(8)),
+                Sample.of(
+                        new Cropped(fill(60, 1), new Region(20, 20, 50, 40)),
+                        new Cropped(fill(61, 1), new Region(20, 20, 50, 40)),
+                        new Cropped(fill(60, 1), new Region(20, 20, 50, 41))),
+                Sample.of(
+                        adjusted(60, 0.7, BlendMode.SCREEN),
+                        adjusted(61, 0.7, BlendMode.SCREEN),
+                        adjusted(60, 0.8, BlendMode.SCREEN),
+                        adjusted(60, 0.7, BlendMode.NORMAL)),
                 Sample.of(Averaged.of(moving(5), 5), Averaged.of(moving(5), 6), Averaged.of(moving(4), 5)),
                 Sample.of(sum(7, true), sum(8, true)),
                 Sample.of(new FinishedPicture(there), new FinishedPicture(new Picture(FRAME))));

@@ -29,6 +29,9 @@ public final class Studio {
     public static final Format SMALL = new Format(160, 90, Rate.of(24));
     public static final Region FRAME = new Region(0, 0, 160, 90);
 
+    /** A clip without details as fine as a pixel. */
+    public static final String SMOOTH = "smooth";
+
     /** Counts how often a frame was decoded. */
     public final AtomicInteger decoded = new AtomicInteger();
 
@@ -46,6 +49,16 @@ public final class Studio {
             int w = (160 + level - 1) / level;
             int h = (90 + level - 1) / level;
             byte[] data = new byte[w * h * 3];
+            if (media.equals(SMOOTH)) {
+                for (int i = 0; i < w * h; i++) {
+                    double x = (i % w + 0.5) * level;
+                    double y = (i / w + 0.5) * level;
+                    data[3 * i] = (byte) Math.round(128 + 90 * Math.sin(x / 19 + frame * 0.3));
+                    data[3 * i + 1] = (byte) Math.round(128 + 90 * Math.sin(y / 13 + x / 40));
+                    data[3 * i + 2] = (byte) Math.round(128 + 90 * Math.cos((x - y) / 27));
+                }
+                return new Packed(w, h, 3, 8, data);
+            }
             int base = media.hashCode();
             for (int i = 0; i < data.length; i++) {
                 data[i] = (byte) ((i * 7 + base + frame * 31) % 251);

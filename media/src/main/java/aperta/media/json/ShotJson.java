@@ -399,8 +399,26 @@ public final class ShotJson {
         var on = o.field("on", Codecs.TRUTH, LayerEffect::on, true);
         var amount = o.field("amount", NUMBERS, LayerEffect::amount, Animated.of(1.0));
         var where = o.field("where", Codecs.optional(w), LayerEffect::where, Optional.empty());
-        return o.making(
-                r -> new LayerEffect(r.get(id), r.get(recipe), r.get(station), r.get(on), r.get(amount), r.get(where)));
+        ObjectCodec<LayerEffect.Near> n = new ObjectCodec<>();
+        var lead = n.field("lead", Codecs.NUMBER, LayerEffect.Near::lead, 0.0);
+        var ahead = n.field("ahead", Codecs.NUMBER, LayerEffect.Near::ahead);
+        var behind = n.field("behind", Codecs.NUMBER, LayerEffect.Near::behind);
+        n.making(r -> new LayerEffect.Near(r.get(lead), r.get(ahead), r.get(behind)));
+        var near = o.field("near", Codecs.optional(n), LayerEffect::near, Optional.empty());
+        var border = o.field(
+                "border",
+                Codecs.optional(Codecs.choice(LayerEffect.Border.class)),
+                LayerEffect::border,
+                Optional.empty());
+        return o.making(r -> new LayerEffect(
+                r.get(id),
+                r.get(recipe),
+                r.get(station),
+                r.get(on),
+                r.get(amount),
+                r.get(where),
+                r.get(near),
+                r.get(border)));
     }
 
     private static Codec<Mask> mask() {

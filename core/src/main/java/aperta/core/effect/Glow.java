@@ -1,0 +1,67 @@
+package aperta.core.effect;
+
+import aperta.core.geometry.Affine;
+import aperta.core.picture.Compose;
+import aperta.core.picture.Gaussian;
+import aperta.core.picture.Picture;
+import aperta.core.recipe.Descriptor;
+import aperta.core.recipe.Parameter;
+import aperta.core.recipe.Recipe;
+import java.util.List;
+
+/** The bright part, tinted, seen through three Gaussians of falling weights and rising deviations, laid on as light. */
+final class Glow implements Effect {
+    /** Deviations as shares of the radius, and their weights. */
+    private static final double[] DEVIATIONS = {0.1, 0.25, 0.6};
+
+    private static final float[] WEIGHTS = {0.5f, 0.3f, 0.2f};
+
+    @Override
+    public Descriptor descriptor() {
+        return new Descriptor(
+                "glow",
+                "Glow",
+                "Light around what is bright.",
+                Bright.parameters(List.of(Parameter.number("radius", "Radius", "px", 0, 2000, 60))));
+    }
+
+    @Override
+    public Purpose purpose() {
+        return Purpose.LIGHT;
+    }
+
+    @Override
+    public boolean readsBeyond() {
+        return true;
+    }
+
+    @Override
+    public boolean isLight() {
+        return true;
+    }
+
+    @Override
+    public Worked on(Recipe values, Setting setting) {
+        Affine map = setting.toRaster();
+        double radius = values.number("radius");
+        Bright bright = new Bright(values, setting.light());
+        double widest = radius * DEVIATIONS[DEVIATIONS.length - 1];
+        double[] numbers = Numbers.of(values)
+                .and(map.a(), map.b(), map.c(), map.d(), setting.light().ordinal())
+                .array();
+        return new Reaching(Gaussian.reach(widest, widest, map), numbers) {
+            @Override
+            public Picture made(Given g) {
+                Picture source = bright.of(g.input(), g.bands());
+                Picture sum = new Picture(g.region());
+                for (int i = 0; i < WEIGHTS.length; i++) {
+                    double sigma = radius * DEVIATIONS[i];
+                    Picture soft = Gaussian.of(sigma, sigma, map)
+                            .blur(source, g.region(), setting.border(), g.bands(), g.scratch());
+                    Compose.add(sum, soft, WEIGHTS[i]);
+                }
+                return bright.laid(g.input(), sum, g.region());
+            }
+        };
+    }
+}

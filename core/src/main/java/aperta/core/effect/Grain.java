@@ -1,0 +1,120 @@
+package aperta.core.effect;
+
+import aperta.core.colour.ToneCurve;
+import aperta.core.geometry.Affine;
+import aperta.core.picture.Picture;
+import aperta.core.picture.Region;
+import aperta.core.picture.Transfer;
+import aperta.core.recipe.Descriptor;
+import aperta.core.recipe.Parameter;
+import aperta.core.recipe.Recipe;
+import java.util.List;
+
+/**
+ * Grain of a size: on each frame another normal value at every point of a lattice, mixed between them and brought to a deviation of 1
+ * everywhere, times a strength that depends on the brightness; on values as the display is told them. A raster that is coarser than the
+ * grain sees its mean, which is weaker. Nothing repeats within a shot.
+ */
+final class Grain implements Effect {
+    private static final int STEPS = 256;
+
+    @Override
+    public Descriptor descriptor() {
+        return new Descriptor(
+                "grain",
+                "Grain",
+                "Grain that is another one on each frame.",
+                List.of(
+                        Parameter.number("strength", "Strength", "%", 0, 1, 0.06),
+                        Parameter.number("size", "Size", "px", 0.5, 50, 1.6),
+                        Parameter.curve("by", "By brightness"),
+                        Parameter.truth("coloured", "In three colours", false),
+                        Parameter.whole("hold", "Frames each", "", 1, 1000, 1),
+                        Parameter.whole("seed", "Seed", "", 0, 9999, 1)));
+    }
+
+    @Override
+    public Purpose purpose() {
+        return Purpose.AGE;
+    }
+
+    @Override
+    public Worked on(Recipe values, Setting setting) {
+        Affine back = setting.toRaster().inverse().orElseThrow();
+        double scale = setting.scale();
+        double size = Math.max(values.number("size"), 1 / scale);
+        float strength = (float) (values.number("strength") * Math.min(1, values.number("size") * scale));
+        float[] by = by(values.curve("by"));
+        int channels = values.truth("coloured") ? 3 : 1;
+        int frame = (int) Math.floor(setting.frame() / values.number("hold") + 1e-9);
+        int seed = (int) values.number("seed");
+        Transfer transfer = Transfer.of(setting.light());
+        return new Worked.ByPixel() {
+            @Override
+            public double[] numbers() {
+                return Numbers.of(values)
+                        .and(setting.toRaster())
+                        .and(frame, setting.light().ordinal())
+                        .array();
+            }
+
+            @Override
+            public void change(Picture picture) {
+                Region d = picture.domain();
+                float[][] p = picture.planes();
+                for (int y = d.y(); y < d.bottom(); y++) {
+                    int at = picture.index(d.x(), y);
+                    for (int x = d.x(); x < d.right(); x++, at++) {
+                        float a = p[3][at];
+                        if (a <= 0) {
+                            continue;
+                        }
+                        double u = (back.a() * (x + 0.5) + back.c() * (y + 0.5) + back.e()) / size;
+                        double v = (back.b() * (x + 0.5) + back.d() * (y + 0.5) + back.f()) / size;
+                        float r = transfer.toDisplay(p[0][at] / a);
+                        float g = transfer.toDisplay(p[1][at] / a);
+                        float b = transfer.toDisplay(p[2][at] / a);
+                        float luma = OnColours.LUMA[0] * r + OnColours.LUMA[1] * g + OnColours.LUMA[2] * b;
+                        float most = strength * by[(int) (OnColours.clamped(luma) * (STEPS - 1))];
+                        float one = most * value(u, v, frame, seed, 0);
+                        float two = channels == 1 ? one : most * value(u, v, frame, seed, 1);
+                        float three = channels == 1 ? one : most * value(u, v, frame, seed, 2);
+                        p[0][at] = transfer.toLight(OnColours.clamped(r + one)) * a;
+                        p[1][at] = transfer.toLight(OnColours.clamped(g + two)) * a;
+                        p[2][at] = transfer.toLight(OnColours.clamped(b + three)) * a;
+                    }
+                }
+            }
+        };
+    }
+
+    /** Normal values mixed by a smooth step between four points, brought to a deviation of 1. */
+    static float value(double u, double v, int frame, int seed, int channel) {
+        int i = (int) Math.floor(u);
+        int j = (int) Math.floor(v);
+        float fx = (float) (u - i);
+        float fy = (float) (v - j);
+        float wx = fx * fx * (3 - 2 * fx);
+        float wy = fy * fy * (3 - 2 * fy);
+        int k = frame * 3 + channel;
+        float upper = normal(i, j, k, seed) * (1 - wx) + normal(i + 1, j, k, seed) * wx;
+        float lower = normal(i, j + 1, k, seed) * (1 - wx) + normal(i + 1, j + 1, k, seed) * wx;
+        float squares = ((1 - wx) * (1 - wx) + wx * wx) * ((1 - wy) * (1 - wy) + wy * wy);
+        return (upper * (1 - wy) + lower * wy) / (float) Math.sqrt(squares);
+    }
+
+    /** The sum of four even values of eight bits, of mean 0 and deviation 1: near enough to a normal one. */
+    private static float normal(int i, int j, int k, int seed) {
+        int h = Noise.hash(i, j, k, seed);
+        int sum = (h & 255) + (h >>> 8 & 255) + (h >>> 16 & 255) + (h >>> 24);
+        return (sum - 510) * (1 / 147.8f);
+    }
+
+    private static float[] by(ToneCurve curve) {
+        float[] all = new float[STEPS];
+        for (int i = 0; i < STEPS; i++) {
+            all[i] = curve.isStraight() ? 1 : (float) Math.max(0, curve.at(i / (STEPS - 1.0)));
+        }
+        return all;
+    }
+}

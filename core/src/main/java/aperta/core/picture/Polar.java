@@ -1,0 +1,183 @@
+package aperta.core.picture;
+
+import aperta.core.geometry.Affine;
+import aperta.core.geometry.Point;
+import aperta.core.shot.LayerEffect.Border;
+
+/**
+ * A picture read along spokes round a centre: for each spoke the values at even distances from it. The lattice depends on the
+ * centre and on the distances alone, so that any part of what is made from it equals that part of the whole.
+ */
+public final class Polar {
+    private final Affine toRaster;
+    private final Affine back;
+    private final Point centre;
+    private final double step;
+    private final int rings;
+    private final int spokes;
+    private final float[][] planes;
+
+    /**
+     * @param toRaster from the pixels in which circles are round to those of the picture; has an inverse
+     * @param centre in those pixels
+     * @param radius up to which it is read, in those pixels
+     * @param step from ring to ring, in those pixels
+     * @param spokes how many there are all round
+     */
+    public Polar(
+            Picture source,
+            Affine toRaster,
+            Point centre,
+            double radius,
+            double step,
+            int spokes,
+            Border border,
+            Bands bands) {
+        this.toRaster = toRaster;
+        this.back = toRaster.inverse().orElseThrow();
+        this.centre = centre;
+        this.step = step;
+        this.rings = Math.max(2, (int) Math.ceil(radius / step) + 2);
+        this.spokes = spokes;
+        this.planes = new float[4][Math.multiplyExact(rings, spokes)];
+        bands.run(spokes, 8, (from, to) -> {
+            for (int j = from; j < to; j++) {
+                read(source, j, border);
+            }
+        });
+    }
+
+    private void read(Picture s, int spoke, Border border) {
+        double angle = 2 * Math.PI * spoke / spokes;
+        Point out = toRaster.applyVector(new Point(StrictMath.cos(angle), StrictMath.sin(angle)));
+        Point c = toRaster.apply(centre);
+        Region d = s.domain();
+        int at = spoke * rings;
+        if (d.isEmpty()) {
+            return;
+        }
+        for (int i = 0; i < rings; i++, at++) {
+            double r = (i + 0.5) * step;
+            double x = c.x() + r * out.x() - 0.5;
+            double y = c.y() + r * out.y() - 0.5;
+            if (border == Border.EMPTY && (x < d.x() - 1 || y < d.y() - 1 || x > d.right() || y > d.bottom())) {
+                continue;
+            }
+            int px = (int) Math.floor(x);
+            int py = (int) Math.floor(y);
+            float fx = (float) (x - px);
+            float fy = (float) (y - py);
+            for (int k = 0; k < 4; k++) {
+                int i0 = Edge.within(px + k % 2, d.x(), d.right(), border);
+                int j0 = Edge.within(py + k / 2, d.y(), d.bottom(), border);
+                if (d.contains(i0, j0)) {
+                    float w = (k % 2 == 0 ? 1 - fx : fx) * (k < 2 ? 1 - fy : fy);
+                    int n = s.index(i0, j0);
+                    planes[0][at] += w * s.red[n];
+                    planes[1][at] += w * s.green[n];
+                    planes[2][at] += w * s.blue[n];
+                    planes[3][at] += w * s.alpha[n];
+                }
+            }
+        }
+    }
+
+    /** Turns each value into the mean over an arc about it, in radians. */
+    public void alongArcs(double arc, Bands bands) {
+        double window = Math.min(spokes, arc / (2 * Math.PI) * spokes);
+        if (window <= 1e-6) {
+            return;
+        }
+        bands.run(rings, 16, (from, to) -> {
+            double[] sums = new double[spokes + 1];
+            for (int i = from; i < to; i++) {
+                for (float[] p : planes) {
+                    for (int j = 0; j < spokes; j++) {
+                        sums[j + 1] = sums[j] + p[j * rings + i];
+                    }
+                    for (int j = 0; j < spokes; j++) {
+                        double mean = (round(sums, j + 0.5 + window / 2) - round(sums, j + 0.5 - window / 2)) / window;
+                        p[j * rings + i] = (float) mean;
+                    }
+                }
+            }
+        });
+    }
+
+    /** The sum from the first spoke on, which goes on round after round. */
+    private double round(double[] sums, double at) {
+        double turns = Math.floor(at / spokes);
+        double rest = at - turns * spokes;
+        int j = Math.min(spokes - 1, (int) rest);
+        return turns * sums[spokes] + sums[j] + (rest - j) * (sums[j + 1] - sums[j]);
+    }
+
+    /**
+     * Turns each value into the mean of those on its spoke between two shares of its distance.
+     *
+     * @param falling whether values count less the nearer they are to the centre, down to nothing
+     */
+    public void alongSpokes(double fromShare, double toShare, boolean falling, Bands bands) {
+        bands.run(spokes, 8, (from, to) -> {
+            double[] sums = new double[rings + 1];
+            double[] moments = new double[rings + 1];
+            for (int j = from; j < to; j++) {
+                for (float[] p : planes) {
+                    int at = j * rings;
+                    for (int i = 0; i < rings; i++) {
+                        sums[i + 1] = sums[i] + p[at + i];
+                        moments[i + 1] = moments[i] + p[at + i] * (i + 0.5);
+                    }
+                    for (int i = 0; i < rings; i++) {
+                        double a = (i + 0.5) * fromShare;
+                        double b = Math.max(a + 1e-3, (i + 0.5) * toShare);
+                        double sum = along(sums, b) - along(sums, a);
+                        double length = b - a;
+                        if (falling) {
+                            double moment = along(moments, b) - along(moments, a);
+                            sum = 2 * (moment - a * sum) / length;
+                        }
+                        p[at + i] = (float) Math.max(0, sum / length);
+                    }
+                }
+            }
+        });
+    }
+
+    /** The sum from the centre; beyond the last ring its value goes on. */
+    private double along(double[] sums, double at) {
+        int i = Math.min(rings - 1, (int) at);
+        return sums[i] + (at - i) * (sums[i + 1] - sums[i]);
+    }
+
+    /** What the spokes have at each pixel of a region. */
+    public Picture on(Region region, Bands bands) {
+        Picture result = new Picture(region);
+        float[][] into = result.planes();
+        bands.run(region.height(), 8, (from, to) -> {
+            for (int y = region.y() + from; y < region.y() + to; y++) {
+                int at = result.index(region.x(), y);
+                for (int x = region.x(); x < region.right(); x++, at++) {
+                    double px = back.a() * (x + 0.5) + back.c() * (y + 0.5) + back.e() - centre.x();
+                    double py = back.b() * (x + 0.5) + back.d() * (y + 0.5) + back.f() - centre.y();
+                    double ring = Math.max(0, Math.min(rings - 1.001, Math.sqrt(px * px + py * py) / step - 0.5));
+                    double turn = Math.atan2(py, px) / (2 * Math.PI) * spokes;
+                    double spoke = turn < 0 ? turn + spokes : turn;
+                    int i = (int) ring;
+                    int j = Math.min(spokes - 1, (int) spoke);
+                    float fi = (float) (ring - i);
+                    float fj = (float) (spoke - j);
+                    int here = j * rings + i;
+                    int next = (j + 1 == spokes ? 0 : j + 1) * rings + i;
+                    for (int c = 0; c < 4; c++) {
+                        float[] p = planes[c];
+                        float a = p[here] + (p[here + 1] - p[here]) * fi;
+                        float b = p[next] + (p[next + 1] - p[next]) * fi;
+                        into[c][at] = a + (b - a) * fj;
+                    }
+                }
+            }
+        });
+        return result;
+    }
+}
