@@ -45,7 +45,8 @@ final class ReferencePage {
         }
     }
 
-    private static String row(Parameter p) {
+    /** A line of a table of parameters. */
+    static String row(Parameter p) {
         String range = switch (p.kind()) {
             case NUMBER, WHOLE, ANGLE, POINT ->
                 number(p, p.least()) + " to " + number(p, p.most()) + (p.unit().isEmpty() ? "" : " " + p.unit());
