@@ -44,7 +44,7 @@ final class Grow implements Effect {
             @Override
             public Picture made(Given g) {
                 Region r = g.region();
-                Matte alpha = Dilation.by(by, g.input().plane(3), r, g.bands());
+                Matte alpha = Dilation.by(by, Alpha.on(r.grown(Dilation.reach(by)), g.input()), r, g.bands());
                 Picture result = new Picture(r);
                 if (by > 0) {
                     Picture around = new Gaussian(sigma).blur(g.input(), r, g.bands(), g.scratch());

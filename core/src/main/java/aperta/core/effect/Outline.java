@@ -54,8 +54,8 @@ final class Outline implements Effect {
             @Override
             public Picture made(Given g) {
                 Region r = g.region();
-                Matte alpha = g.input().plane(3);
                 Region wide = r.grown(soft);
+                Matte alpha = Alpha.on(r.grown(reach), g.input());
                 Matte outer = Dilation.by(out, alpha, wide, g.bands());
                 Matte inner = Dilation.by(-in, alpha, wide, g.bands());
                 Matte rim = new Matte(wide);

@@ -76,7 +76,7 @@ final class Shadow implements Effect {
                 int dy = (int) Math.floor(-shift.y());
                 Region r = g.region();
                 Region from = new Region(r.x() + dx, r.y() + dy, r.width() + 1, r.height() + 1);
-                Matte alpha = g.input().plane(3);
+                Matte alpha = Alpha.on(from.grown(soft + spreads), g.input());
                 Matte grown =
                         spread == 0 ? alpha : Dilation.by(inner ? -spread : spread, alpha, from.grown(soft), g.bands());
                 Matte shadow = Gaussian.of(sigma, sigma, map).blur(grown, from, g.bands(), g.scratch());

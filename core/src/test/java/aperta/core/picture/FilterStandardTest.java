@@ -5,12 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import aperta.core.shot.BlendMode;
 import java.awt.image.BufferedImage;
-import java.io.StringReader;
 import java.util.Locale;
-import org.apache.batik.transcoder.TranscoderException;
-import org.apache.batik.transcoder.TranscoderInput;
-import org.apache.batik.transcoder.TranscoderOutput;
-import org.apache.batik.transcoder.image.ImageTranscoder;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -18,28 +13,6 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** SVG filters as Apache Batik paints them: feBlend and feGaussianBlur. */
 class FilterStandardTest {
-    private static BufferedImage paint(String svg) {
-        BufferedImage[] painted = new BufferedImage[1];
-        ImageTranscoder transcoder = new ImageTranscoder() {
-            @Override
-            public BufferedImage createImage(int w, int h) {
-                painted[0] = new BufferedImage(w, h, BufferedImage.TYPE_INT_ARGB);
-                return painted[0];
-            }
-
-            @Override
-            public void writeImage(BufferedImage image, TranscoderOutput output) {
-                painted[0] = image;
-            }
-        };
-        try {
-            transcoder.transcode(new TranscoderInput(new StringReader(svg)), null);
-        } catch (TranscoderException e) {
-            throw new IllegalStateException(e);
-        }
-        return painted[0];
-    }
-
     private static Picture flat(double r, double g, double b) {
         Picture p = new Picture(new Region(0, 0, 1, 1));
         p.set(0, 0, (float) r, (float) g, (float) b, 1);
@@ -59,7 +32,7 @@ class FilterStandardTest {
                         + flood(below, "b") + flood(above, "s")
                         + "<feBlend in='s' in2='b' mode='" + mode.name().toLowerCase(Locale.ROOT) + "'/></filter>"
                         + "<rect width='8' height='8' filter='url(#f)'/></svg>";
-                int rgb = paint(svg).getRGB(4, 4);
+                int rgb = Svg.paint(svg).getRGB(4, 4);
                 Picture p = flat(below[0] / 255.0, below[1] / 255.0, below[2] / 255.0);
                 Compose.over(p, flat(above[0] / 255.0, above[1] / 255.0, above[2] / 255.0), mode);
                 assertThat(p.at(0, 0)[0] * 255).isCloseTo(rgb >> 16 & 0xff, within(1.5f));
@@ -83,7 +56,7 @@ class FilterStandardTest {
                         + " height='160' filterUnits='userSpaceOnUse' color-interpolation-filters='sRGB'><feGaussianBlur stdDeviation='"
                         + sigma
                         + "'/></filter><g filter='url(#f)'><rect x='50' y='50' width='60' height='60'/></g></svg>";
-        BufferedImage theirs = paint(svg);
+        BufferedImage theirs = Svg.paint(svg);
         Matte square = new Matte(new Region(50, 50, 60, 60));
         square.fill(1);
         Matte ours = new Gaussian(sigma).blur(square, new Region(0, 0, 160, 160), Bands.IN_TURN, new Scratch());

@@ -233,21 +233,6 @@ class EffectsTest {
         }
     }
 
-    @Test
-    void gradeIsAsTheColourDecisionListSays() {
-        Colour in = new Colour(0.3, 0.5, 0.8, 1);
-        Recipe cdl = recipe(
-                "grade",
-                Map.of("slopeRed", 1.2, "offsetRed", 0.05, "powerGreen", 0.8, "offsetBlue", -0.1, "saturation", 0.9));
-        Picture p = with(Studio.box("l", 80, 45, 160, 90, in), link(cdl, Station.BEFORE_CUT, 1));
-        // ASC CDL 1.2: (in · slope + offset) clamped, to the power; then saturation about BT.709 luma.
-        double[] sop = {0.3 * 1.2 + 0.05, Math.pow(0.5, 0.8), 0.8 - 0.1};
-        double luma = 0.2126 * sop[0] + 0.7152 * sop[1] + 0.0722 * sop[2];
-        for (int c = 0; c < 3; c++) {
-            assertThat((double) p.at(80, 45)[c]).isCloseTo(luma + 0.9 * (sop[c] - luma), within(1e-5));
-        }
-    }
-
     /** The way that turbulence leads is, over many places, as strong as is said, and leads nowhere on the average. */
     @Test
     void turbulenceIsAsStrongAsIsSaid() {
