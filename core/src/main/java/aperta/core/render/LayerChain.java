@@ -159,12 +159,12 @@ final class LayerChain {
     Step.Paints throughAdjustment(Layer layer, Step.Paints below, Optional<LayerEffect> until) {
         Moment.Seen seen = layout.moment().of(layer.id());
         Walk walk = new Walk(layer, seen, until);
-        Step.Paints now = Cropped.of(below, layout.frameOf(layer));
-        Step.Paints cropped = now;
+        Step.Paints framed = new Framed(below, layout.frameOf(layer));
+        Step.Paints now = framed;
         for (Station station : Station.values()) {
             now = walk.along(now, station);
         }
-        return now == cropped && until.isEmpty() ? below : now;
+        return now == framed && until.isEmpty() ? below : now;
     }
 
     /** A way along a layer's effects, which may end before one of them. */

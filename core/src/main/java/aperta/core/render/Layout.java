@@ -5,6 +5,7 @@ import aperta.core.geometry.Box;
 import aperta.core.picture.Region;
 import aperta.core.shot.BlendMode;
 import aperta.core.shot.Content;
+import aperta.core.shot.Format;
 import aperta.core.shot.Join;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Moment;
@@ -130,18 +131,18 @@ final class Layout {
                 : line.get(line.size() - 2).content().inside();
     }
 
-    /** What is seen of the frame that a layer lies in: of a plain group everything. */
+    /** The frame that a layer lies in: the shot's, or that of a shot that is shown in it. */
     Region frameOf(Layer layer) {
         List<Layer> line = moment.shot().lineTo(layer.id());
-        if (line.size() == 1) {
-            return Planner.frame(moment.shot().format(), scale);
+        for (int i = line.size() - 2; i >= 0; i--) {
+            if (line.get(i).content() instanceof Content.Group group
+                    && group.format().isPresent()) {
+                Format f = group.format().get();
+                Affine toRaster = moment.of(line.get(i).id()).toShot().then(shotToRaster);
+                return Region.around(toRaster.apply(new Box(0, 0, f.width(), f.height())));
+            }
         }
-        Layer holder = line.get(line.size() - 2);
-        Content.Group group = (Content.Group) holder.content();
-        return group.format()
-                .map(f -> Region.around(
-                        moment.of(holder.id()).toShot().then(shotToRaster).apply(new Box(0, 0, f.width(), f.height()))))
-                .orElse(Region.EVERYWHERE);
+        return Planner.frame(moment.shot().format(), scale);
     }
 
     /** The same moment, so many times as large. */

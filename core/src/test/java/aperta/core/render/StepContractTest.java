@@ -289,9 +289,9 @@ class StepContractTest {
                 Sample.of(distance(5, 12), distance(6, 12), distance(5, 13)),
                 Sample.of(atFront(9), atFront(8)),
                 Sample.of(
-                        new Cropped(fill(60, 1), new Region(20, 20, 50, 40)),
-                        new Cropped(fill(61, 1), new Region(20, 20, 50, 40)),
-                        new Cropped(fill(60, 1), new Region(20, 20, 50, 41))),
+                        new Framed(fill(60, 1), new Region(20, 20, 50, 40)),
+                        new Framed(fill(61, 1), new Region(20, 20, 50, 40)),
+                        new Framed(fill(60, 1), new Region(20, 20, 50, 41))),
                 Sample.of(
                         adjusted(60, 0.7, BlendMode.SCREEN),
                         adjusted(61, 0.7, BlendMode.SCREEN),

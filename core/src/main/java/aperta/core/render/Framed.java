@@ -5,21 +5,16 @@ import aperta.core.picture.Picture;
 import aperta.core.picture.Region;
 import java.util.List;
 
-/** A picture of which only a region is seen. */
-final class Cropped implements Step.Paints {
+/** A picture in a frame: what lies outside isn't seen, and where it has nothing inside, the frame is empty. */
+final class Framed implements Step.Paints {
     private final Step.Paints picture;
     private final Region region;
     private final ContentKey key;
 
-    /** The picture itself where nothing of it lies outside. */
-    static Step.Paints of(Step.Paints picture, Region region) {
-        return region.contains(picture.domain()) ? picture : new Cropped(picture, region);
-    }
-
-    Cropped(Step.Paints picture, Region region) {
+    Framed(Step.Paints picture, Region region) {
         this.picture = picture;
         this.region = region;
-        this.key = ContentKey.of("cropped").step(picture).region(region).key();
+        this.key = ContentKey.of("framed").step(picture).region(region).key();
     }
 
     @Override
@@ -29,7 +24,7 @@ final class Cropped implements Step.Paints {
 
     @Override
     public Region domain() {
-        return picture.domain().intersect(region);
+        return region;
     }
 
     @Override
@@ -44,12 +39,12 @@ final class Cropped implements Step.Paints {
 
     @Override
     public void paint(Picture into, Tile tile) {
-        if (region.contains(into.domain())) {
+        Region part = into.domain().intersect(region).intersect(picture.domain());
+        if (part.equals(into.domain())) {
             picture.paint(into, tile);
             return;
         }
         into.clear();
-        Region part = into.domain().intersect(domain());
         if (!part.isEmpty()) {
             tile.withPicture(picture, part, p -> Compose.copy(into, p));
         }
