@@ -1,4 +1,4 @@
-/** The blend modes of W3C Compositing and Blending Level 1, and plus-lighter. */
+/** The blend modes of W3C Compositing and Blending Level 1, plus-lighter, and subtraction. */
 export const BLENDS = [
   'normal',
   'multiply',
@@ -17,4 +17,5 @@ export const BLENDS = [
   'color',
   'luminosity',
   'plus-lighter',
+  'subtract',
 ].map((b) => ({ value: b, label: b.replace('-', ' ') }));

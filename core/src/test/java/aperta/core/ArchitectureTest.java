@@ -23,6 +23,7 @@ class ArchitectureTest {
             "type",
             "picture",
             "effect",
+            "texture",
             "opening",
             "edit",
             "render",

@@ -9,6 +9,7 @@ import aperta.core.picture.Region;
 import aperta.core.shot.BlendMode;
 import com.microsoft.playwright.Page;
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import org.junit.jupiter.api.Test;
@@ -41,7 +42,8 @@ class BlendModesTest {
     void everyModeGivesWhatTheBrowserGives() {
         try (Browser browser = new Browser()) {
             Page page = browser.page();
-            for (BlendMode mode : BlendMode.values()) {
+            // The canvas has no subtraction; BlendTest holds it to its formula.
+            for (BlendMode mode : EnumSet.complementOf(EnumSet.of(BlendMode.SUBTRACT))) {
                 String name = switch (mode) {
                     case NORMAL -> "source-over";
                     case PLUS_LIGHTER -> "lighter";

@@ -84,6 +84,7 @@ final class Blend {
             case SOFT_LIGHT -> softLight(b, s);
             case DIFFERENCE -> Math.abs(b - s);
             case EXCLUSION -> b + s - 2 * b * s;
+            case SUBTRACT -> Math.max(0, b - s);
             default -> s;
         };
     }

@@ -7,17 +7,18 @@ import java.util.Optional;
 
 /** The drawing of each kind of content. */
 final class Drawings {
-    private static final Map<Class<? extends Content>, Drawing<?>> ALL = Map.of(
-            Content.Text.class, new TextDrawing(),
-            Content.Fill.class, new FillDrawing(),
-            Content.Shape.class, new ShapeDrawing(),
-            Content.Footage.class, new FootageDrawing(),
-            Content.Still.class, new StillDrawing(),
-            Content.Group.class, new GroupDrawing(),
-            Content.Again.class, new UnseenDrawing(),
-            Content.Nested.class, new UnseenDrawing(),
-            Content.Sound.class, new UnseenDrawing(),
-            Content.Adjustment.class, new AdjustmentDrawing());
+    private static final Map<Class<? extends Content>, Drawing<?>> ALL = Map.ofEntries(
+            Map.entry(Content.Text.class, new TextDrawing()),
+            Map.entry(Content.Fill.class, new FillDrawing()),
+            Map.entry(Content.Texture.class, new TextureDrawing()),
+            Map.entry(Content.Shape.class, new ShapeDrawing()),
+            Map.entry(Content.Footage.class, new FootageDrawing()),
+            Map.entry(Content.Still.class, new StillDrawing()),
+            Map.entry(Content.Group.class, new GroupDrawing()),
+            Map.entry(Content.Again.class, new UnseenDrawing()),
+            Map.entry(Content.Nested.class, new UnseenDrawing()),
+            Map.entry(Content.Sound.class, new UnseenDrawing()),
+            Map.entry(Content.Adjustment.class, new AdjustmentDrawing()));
 
     private Drawings() {}
 

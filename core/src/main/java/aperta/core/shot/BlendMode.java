@@ -1,6 +1,6 @@
 package aperta.core.shot;
 
-/** The sixteen blend modes of W3C Compositing and Blending Level 1, and its {@code plus-lighter} operator. */
+/** The sixteen blend modes of W3C Compositing and Blending Level 1, its {@code plus-lighter} operator, and subtraction. */
 public enum BlendMode {
     NORMAL,
     MULTIPLY,
@@ -18,5 +18,7 @@ public enum BlendMode {
     SATURATION,
     COLOR,
     LUMINOSITY,
-    PLUS_LIGHTER
+    PLUS_LIGHTER,
+    /** What lies above is taken away from what lies below, channel by channel: max(0, below − above). */
+    SUBTRACT
 }

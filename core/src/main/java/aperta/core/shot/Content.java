@@ -287,6 +287,9 @@ public sealed interface Content {
     /** Nothing by itself: what is done to it is done to all that lies below it in its group. */
     record Adjustment() implements Content {}
 
+    /** A picture that is computed: a rectangle of a texture. */
+    record Texture(Animated<Point> size, AnimatedRecipe recipe) implements Content {}
+
     /**
      * Another shot of the project, in its own size and rate; its own space has its origin in the middle of the frame.
      *

@@ -149,17 +149,18 @@ final class Properties {
     private Properties() {}
 
     /** The properties of each kind of content. */
-    private static final Map<Class<? extends Content>, Function<Layer, List<Property<?>>>> CONTENT = Map.of(
-            Content.Text.class, l -> text(text(l)),
-            Content.Fill.class, l -> fill(fill(l)),
-            Content.Shape.class, l -> shape(shape(l)),
-            Content.Footage.class, l -> PICTURED,
-            Content.Still.class, l -> PICTURED,
-            Content.Sound.class, l -> SOUND,
-            Content.Group.class, l -> List.of(),
-            Content.Nested.class, l -> List.of(),
-            Content.Again.class, l -> List.of(),
-            Content.Adjustment.class, l -> List.of());
+    private static final Map<Class<? extends Content>, Function<Layer, List<Property<?>>>> CONTENT = Map.ofEntries(
+            Map.entry(Content.Text.class, l -> text(text(l))),
+            Map.entry(Content.Fill.class, l -> fill(fill(l))),
+            Map.entry(Content.Texture.class, l -> texture(texture(l))),
+            Map.entry(Content.Shape.class, l -> shape(shape(l))),
+            Map.entry(Content.Footage.class, l -> PICTURED),
+            Map.entry(Content.Still.class, l -> PICTURED),
+            Map.entry(Content.Sound.class, l -> SOUND),
+            Map.entry(Content.Group.class, l -> List.of()),
+            Map.entry(Content.Nested.class, l -> List.of()),
+            Map.entry(Content.Again.class, l -> List.of()),
+            Map.entry(Content.Adjustment.class, l -> List.of()));
 
     static List<Property<?>> of(Layer layer) {
         List<Property<?>> content = CONTENT.get(layer.content().getClass()).apply(layer);
@@ -463,6 +464,32 @@ final class Properties {
                 l -> fill(l).size(),
                 (l, v) -> l.withContent(new Content.Fill(v, fill(l).paint()))));
         paint(all, Painted.FILL, fill.paint());
+        return all;
+    }
+
+    private static Content.Texture texture(Layer layer) {
+        return (Content.Texture) layer.content();
+    }
+
+    private static List<Property<?>> texture(Content.Texture texture) {
+        List<Property<?>> all = new ArrayList<>();
+        all.add(Property.point(
+                "texture.area",
+                "Size",
+                Section.LOOK,
+                "px",
+                0,
+                FAR,
+                Optional.empty(),
+                l -> texture(l).size(),
+                (l, v) -> l.withContent(new Content.Texture(v, texture(l).recipe()))));
+        all.addAll(texture.recipe()
+                .properties(
+                        "texture.",
+                        "",
+                        Section.LOOK,
+                        l -> texture(l).recipe(),
+                        (l, v) -> l.withContent(new Content.Texture(texture(l).size(), v))));
         return all;
     }
 

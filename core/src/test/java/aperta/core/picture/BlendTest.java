@@ -46,6 +46,8 @@ class BlendTest {
         assertThat(opaque(BlendMode.DIFFERENCE, 0.4, 0.6)).isCloseTo(0.2, within(1e-6));
         assertThat(opaque(BlendMode.EXCLUSION, 0.4, 0.6)).isCloseTo(0.52, within(1e-6));
         assertThat(opaque(BlendMode.PLUS_LIGHTER, 0.4, 0.3)).isCloseTo(0.7, within(1e-6));
+        assertThat(opaque(BlendMode.SUBTRACT, 0.4, 0.3)).isCloseTo(0.1, within(1e-6));
+        assertThat(opaque(BlendMode.SUBTRACT, 0.4, 0.6)).isZero();
     }
 
     /** §10.2: luminosity keeps the source's 0.3 R + 0.59 G + 0.11 B, colour keeps the backdrop's. */

@@ -9,9 +9,14 @@ import aperta.core.colour.Colour;
 import aperta.core.geometry.Point;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Svg;
+import aperta.core.recipe.Recipe;
+import aperta.core.shot.AnimatedRecipe;
 import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Paint;
+import aperta.core.shot.Place;
+import aperta.core.shot.Span;
+import aperta.core.texture.Textures;
 import aperta.core.time.Animated;
 import java.awt.image.BufferedImage;
 import java.util.LinkedHashMap;
@@ -197,5 +202,20 @@ class EffectStandardsTest {
             assertThat((double) p.at(80, 45)[c]).isCloseTo(luma + 0.9 * (sop[c] - luma), within(1e-5));
         }
         assertThat(recipe("grade", Map.of()).number("saturation")).isEqualTo(1);
+    }
+
+    /** Batik 1.19 lays the noise out by the same reference code; both are told in eight bits. */
+    @ParameterizedTest
+    @CsvSource({"fractal noise, fractalNoise, 0.03, 0.05, 3, 7", "turbulence, turbulence, 0.02, 0.02, 2, 1"})
+    void svgTurbulenceIsFeTurbulence(String type, String theirType, double fx, double fy, double octaves, double seed) {
+        Content texture = new Content.Texture(
+                Animated.of(new Point(160, 90)),
+                AnimatedRecipe.of(Recipe.of(
+                        Textures.of("fe-turbulence").descriptor(),
+                        Map.of("type", type, "across", fx, "down", fy, "octaves", octaves, "seed", seed))));
+        Picture ours = of(Layer.of("l", "l", texture, Span.of(0, 48), Place.at(new Point(80, 45))));
+        String filter = "<feTurbulence type='" + theirType + "' baseFrequency='" + fx + " " + fy + "' numOctaves='"
+                + (int) octaves + "' seed='" + (int) seed + "'/>";
+        sameOn(ours, filtered(filter, box(0, 0, 160, 90, Colour.WHITE)), 2.6, 3);
     }
 }

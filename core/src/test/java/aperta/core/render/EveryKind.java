@@ -23,12 +23,14 @@ import aperta.core.shot.Place;
 import aperta.core.shot.Pose;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Span;
+import aperta.core.texture.Textures;
 import aperta.core.time.Animated;
 import aperta.core.time.Ease;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** Layers of every kind of content, with masks, a cut, an arrival and a departure, on which tests of all properties run. */
 public final class EveryKind {
@@ -71,6 +73,20 @@ public final class EveryKind {
                 new Content.Group(List.of(Studio.box("inner", 80, 45, 50, 20, Colour.WHITE))),
                 new Content.Again("again"),
                 new Content.Nested("inner", Optional.of(Studio.shot(Studio.word("w", "HILL", 40)))),
+                new Content.Texture(
+                        size,
+                        AnimatedRecipe.of(Textures.of("noise").descriptor().standard())),
+                new Content.Texture(
+                        size,
+                        AnimatedRecipe.of(Textures.of("steam").descriptor().standard())),
+                new Content.Texture(
+                        size,
+                        AnimatedRecipe.of(
+                                Textures.of("light-ripples").descriptor().standard())),
+                new Content.Texture(
+                        size,
+                        AnimatedRecipe.of(
+                                Textures.of("fe-turbulence").descriptor().standard())),
                 new Content.Adjustment());
     }
 
@@ -124,16 +140,24 @@ public final class EveryKind {
                 Optional.of(AnimatedRecipe.of(Openings.of("iris").descriptor().standard())));
         return Layer.of("tested", "Tested", content, Span.of(0, 48), Place.at(new Point(82, 44)))
                 .withMasks(List.of(mask))
-                .withEffects(Effects.all().stream()
-                        .filter(e -> e.purpose() != Effect.Purpose.TIME)
-                        .map(EveryKind::link)
-                        .toList())
+                .withEffects(effects(content))
                 .withCut(Optional.of(new Cut("cutter", Cut.With.SHAPE, Cut.Keep.INSIDE, tone)))
                 .withArrive(Optional.of(arrival))
                 .withLeave(Optional.of(departure));
     }
 
-    /** Those of time draw the layer again and again; {@link EffectsTest} tries them. */
+    /** Shapes have every effect, the others some; those of time draw the layer again and again, {@link EffectsTest} tries them. */
+    private static List<LayerEffect> effects(Content content) {
+        return Effects.all().stream()
+                .filter(e -> e.purpose() != Effect.Purpose.TIME)
+                .filter(e -> content instanceof Content.Shape
+                        || SOME.contains(e.descriptor().kind()))
+                .map(EveryKind::link)
+                .toList();
+    }
+
+    private static final Set<String> SOME = Set.of("blur", "turbulence", "grade");
+
     private static LayerEffect link(Effect effect) {
         return LayerEffect.of(
                         effect.descriptor().kind(),

@@ -32,6 +32,8 @@ import aperta.core.shot.LayerEffect.Border;
 import aperta.core.shot.Light;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Paint;
+import aperta.core.texture.Texture;
+import aperta.core.texture.Textures;
 import aperta.core.time.Animated;
 import aperta.core.time.Rate;
 import com.tngtech.archunit.core.domain.JavaModifier;
@@ -152,7 +154,7 @@ class StepContractTest {
 
     /** Every step there is. */
     static Stream<Sample> samples() {
-        return Stream.concat(effects(), steps());
+        return Stream.concat(Stream.concat(effects(), textures()), steps());
     }
 
     /** Each effect, and the same with one of its numbers changed at a time. */
@@ -171,6 +173,24 @@ class StepContractTest {
             }
             return new Sample(e.descriptor().label(), effect(e, standard, 0.6, fill(60, 1)), others);
         });
+    }
+
+    /** Each texture, and the same with one of its numbers changed at a time. */
+    private static Stream<Sample> textures() {
+        return Textures.all().stream().map(t -> {
+            Recipe standard = t.descriptor().standard();
+            List<Step> others = t.descriptor().parameters().stream()
+                    .map(p -> (Step) textured(t, standard.with(p.name(), OtherValue.of(p))))
+                    .toList();
+            return new Sample(t.descriptor().label() + ", a texture", textured(t, standard), others);
+        });
+    }
+
+    private static Textured textured(Texture texture, Recipe recipe) {
+        Affine map = Affine.scale(0.4, 0.4).then(MIDDLE);
+        Texture.Setting setting = new Texture.Setting(
+                map, Box.centred(150, 105), Light.DISPLAY, 30, Rate.of(24), (p, frame) -> recipe.number(p));
+        return new Textured(shape(70), recipe.kind(), texture.on(recipe, setting));
     }
 
     private static final Front FRONT =

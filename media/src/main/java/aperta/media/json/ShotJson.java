@@ -36,6 +36,8 @@ import aperta.core.shot.Rules;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Shutter;
 import aperta.core.shot.Span;
+import aperta.core.texture.Texture;
+import aperta.core.texture.Textures;
 import aperta.core.time.Animated;
 import aperta.core.time.Ease;
 import jakarta.json.JsonArray;
@@ -71,6 +73,8 @@ public final class ShotJson {
             Openings.all().stream().map(Opening::descriptor).toList());
     static final Codec<AnimatedRecipe> WINDOW = new AnimatedRecipeCodec(
             Windows.all().stream().map(Window::descriptor).toList());
+    static final Codec<AnimatedRecipe> TEXTURE = new AnimatedRecipeCodec(
+            Textures.all().stream().map(Texture::descriptor).toList());
     static final Codec<AnimatedRecipe> EFFECT = new AnimatedRecipeCodec(
             Effects.all().stream().map(Effect::descriptor).toList());
     static final Defined<Passage> PASSAGE = new Defined<>("passage", passage());
@@ -474,10 +478,18 @@ public final class ShotJson {
         kinds.put("fill", new Codecs.Kind<>(Content.Fill.class, fill()));
         kinds.put("shape", new Codecs.Kind<>(Content.Shape.class, shape()));
         kinds.put("again", new Codecs.Kind<>(Content.Again.class, again()));
+        kinds.put("texture", new Codecs.Kind<>(Content.Texture.class, texture()));
         kinds.put("adjustment", new Codecs.Kind<>(Content.Adjustment.class, adjustment()));
         kinds.put("shot", new Codecs.Kind<>(Content.Nested.class, nested()));
         kinds.put("group", new Codecs.Kind<>(Content.Group.class, group()));
         return Codecs.union(kinds);
+    }
+
+    private static Codec<Content.Texture> texture() {
+        ObjectCodec<Content.Texture> o = new ObjectCodec<>();
+        var size = o.field("size", POINTS, Content.Texture::size);
+        var recipe = o.field("texture", TEXTURE, Content.Texture::recipe);
+        return o.making(r -> new Content.Texture(r.get(size), r.get(recipe)));
     }
 
     private static Codec<Content.Adjustment> adjustment() {

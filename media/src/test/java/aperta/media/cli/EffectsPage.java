@@ -25,6 +25,7 @@ import aperta.core.shot.Place;
 import aperta.core.shot.Pose;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Span;
+import aperta.core.texture.Textures;
 import aperta.core.time.Animated;
 import aperta.core.time.Ease;
 import aperta.core.time.Key;
@@ -92,7 +93,8 @@ final class EffectsPage {
             Map.entry("rays", Map.of("from", new Point(-300, -160), "threshold", 0.3)),
             Map.entry("tile", Map.of("reflect", true)),
             Map.entry("mirror", Map.of("at", new Point(0, 20))),
-            Map.entry("grain", Map.of("strength", 0.16, "size", 3.0)),
+            Map.entry("grain", Map.of("strength", 0.1, "size", 3.0)),
+            Map.entry("drop-shadow", Map.of("distance", 22.0, "colour", Colour.BLACK)),
             Map.entry("scan-lines", Map.of("pitch", 9.0)),
             Map.entry("old-film", Map.of("dust", 20.0, "hairs", 2.0, "size", 4.0)),
             Map.entry("tape", Map.of("jitter", 2.5, "line", 3.0)),
@@ -113,6 +115,8 @@ final class EffectsPage {
             page.append("\n## ").append(title).append("\n");
             Effects.all().stream().filter(e -> e.purpose() == purpose).forEach(e -> one(page, e.descriptor()));
         }
+        page.append("\n## Textures\n");
+        Textures.all().forEach(t -> one(page, t.descriptor()));
         page.append("\n## Openings made of them\n");
         OPENINGS.forEach(o -> one(page, Openings.of(o).descriptor()));
         return page.toString();
@@ -132,6 +136,7 @@ final class EffectsPage {
     static List<String> pictures() {
         List<String> all = new ArrayList<>();
         Effects.all().forEach(e -> all.add(e.descriptor().kind()));
+        Textures.all().forEach(t -> all.add(t.descriptor().kind()));
         all.addAll(OPENINGS);
         return all;
     }
@@ -144,7 +149,9 @@ final class EffectsPage {
             Planner planner = new Planner(sources, new FontShelf(id -> Optional.empty()));
             Renderer renderer = new Renderer(Cache.NONE, Bands.IN_TURN);
             for (String kind : pictures()) {
-                Shot shot = Effects.find(kind).map(EffectsPage::shot).orElseGet(() -> opened(kind));
+                Shot shot = Effects.find(kind)
+                        .map(EffectsPage::shot)
+                        .orElseGet(() -> OPENINGS.contains(kind) ? opened(kind) : textured(kind));
                 PreparedFrame shown = renderer.show(planner.plan(planner.moment(shot, FRAME), SCALE), FRAME);
                 ByteArrayOutputStream png = new ByteArrayOutputStream();
                 Png.write(shown, Bytes.See.PICTURE, png);
@@ -184,6 +191,15 @@ final class EffectsPage {
         return of(List.of(word().withArrive(Optional.of(passage(kind, values)))));
     }
 
+    private static Shot textured(String kind) {
+        Recipe recipe = Textures.of(kind).descriptor().standard();
+        if (kind.equals("steam")) {
+            recipe = recipe.with("from", new Point(0, 250)).with("height", 560.0);
+        }
+        Content content = new Content.Texture(Animated.of(new Point(WIDTH, HEIGHT)), AnimatedRecipe.of(recipe));
+        return of(List.of(Layer.of("texture", "Texture", content, Span.of(-96, 144), Place.at(new Point(480, 270)))));
+    }
+
     private static Passage passage(String kind, Map<String, ?> values) {
         Recipe recipe = Recipe.of(Openings.of(kind).descriptor(), values);
         return new Passage(48, 0, Ease.LINEAR, Pose.REST, Optional.of(AnimatedRecipe.of(recipe)));
@@ -203,7 +219,7 @@ final class EffectsPage {
         layers.add(Layer.of(
                 "plate",
                 "Plate",
-                new Content.Footage("platform"),
+                new Content.Footage("platform", Animated.of(1.2), Animated.of(1.0)),
                 Span.of(0, 48),
                 Place.at(new Point(480, 270)).withScale(Animated.of(new Point(0.5, 0.5)))));
         layers.add(Layer.of(

@@ -1,0 +1,2 @@
+/** Pictures that are computed: noise, steam, ripples of light. */
+package aperta.core.texture;
