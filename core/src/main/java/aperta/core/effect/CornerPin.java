@@ -8,15 +8,13 @@ import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
 import aperta.core.shot.LayerEffect.Station;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * The layer's box with its corners elsewhere, in perspective: the homography that four pairs of points give (P. Heckbert,
  * <i>Fundamentals of Texture Mapping and Image Warping</i>, 1989). Beyond its horizon there is nothing.
  */
 final class CornerPin implements Effect {
-    /** In the order of the box's corners. */
-    static final List<String> CORNERS = List.of("topLeft", "topRight", "bottomRight", "bottomLeft");
-
     @Override
     public Descriptor descriptor() {
         return new Descriptor(
@@ -38,6 +36,13 @@ final class CornerPin implements Effect {
     @Override
     public Station station() {
         return Station.BEFORE_MASKS;
+    }
+
+    @Override
+    public Optional<Point> base(String parameter, Box box) {
+        boolean left = parameter.endsWith("Left");
+        boolean top = parameter.startsWith("top");
+        return Optional.of(new Point(left ? box.x0() : box.x1(), top ? box.y0() : box.y1()));
     }
 
     @Override

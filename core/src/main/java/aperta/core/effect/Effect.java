@@ -2,12 +2,16 @@ package aperta.core.effect;
 
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
+import aperta.core.geometry.Point;
 import aperta.core.recipe.Descriptor;
+import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
 import aperta.core.shot.LayerEffect.Border;
 import aperta.core.shot.LayerEffect.Station;
 import aperta.core.shot.Light;
 import aperta.core.time.Rate;
+import java.util.Optional;
+import java.util.Set;
 
 /** What changes a layer's picture: one class each, listed in {@link Effects}. */
 public interface Effect {
@@ -29,6 +33,20 @@ public interface Effect {
     /** Whether it may make pixels brighter than their alpha, as light does. */
     default boolean isLight() {
         return false;
+    }
+
+    /**
+     * Where a point among its parameters lies whose value is the origin, in the layer's own pixels; nothing for points that are no places.
+     *
+     * @param box around the layer
+     */
+    default Optional<Point> base(String parameter, Box box) {
+        return parameter.equals(Parameter.DRIFT) ? Optional.empty() : Optional.of(Point.ORIGIN);
+    }
+
+    /** The angles among its parameters that are directions. */
+    default Set<String> directions() {
+        return Set.of();
     }
 
     /** The effect with its numbers, on a raster. */

@@ -8,6 +8,7 @@ import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
 import aperta.core.shot.LayerEffect.Station;
 import java.util.List;
+import java.util.Set;
 
 /** What lies on one side of a line through a point stays, and is reflected on the other. */
 final class Mirror implements Effect {
@@ -28,6 +29,11 @@ final class Mirror implements Effect {
     @Override
     public Station station() {
         return Station.BEFORE_MASKS;
+    }
+
+    @Override
+    public Set<String> directions() {
+        return Set.of("angle");
     }
 
     @Override

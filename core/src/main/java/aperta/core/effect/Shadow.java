@@ -16,6 +16,7 @@ import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
 import aperta.core.shot.BlendMode;
 import java.util.List;
+import java.util.Set;
 
 /**
  * The alpha, moved outwards, softened, shifted and coloured, below the picture: {@code feDropShadow} (W3C Filter Effects Module Level
@@ -46,6 +47,11 @@ final class Shadow implements Effect {
     @Override
     public Purpose purpose() {
         return Purpose.LIGHT;
+    }
+
+    @Override
+    public Set<String> directions() {
+        return Set.of("towards");
     }
 
     @Override

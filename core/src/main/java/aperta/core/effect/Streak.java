@@ -8,6 +8,7 @@ import aperta.core.recipe.Descriptor;
 import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
 import java.util.List;
+import java.util.Set;
 
 /** The mean along a straight line of a length, with the pixel in its middle. */
 final class Streak implements Effect {
@@ -28,6 +29,11 @@ final class Streak implements Effect {
     @Override
     public boolean readsBeyond() {
         return true;
+    }
+
+    @Override
+    public Set<String> directions() {
+        return Set.of("angle");
     }
 
     @Override

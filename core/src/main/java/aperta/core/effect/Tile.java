@@ -20,7 +20,7 @@ final class Tile implements Effect {
                 List.of(
                         Parameter.number("across", "Gap across", "px", -4000, 4000, 0),
                         Parameter.number("down", "Gap down", "px", -4000, 4000, 0),
-                        Parameter.point("drift", "Drift", Point.ORIGIN),
+                        Parameter.point(Parameter.DRIFT, "Drift", Point.ORIGIN),
                         Parameter.truth("reflect", "Every second reflected", false)));
     }
 

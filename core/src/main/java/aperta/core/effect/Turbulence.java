@@ -37,7 +37,7 @@ final class Turbulence implements Effect {
                         Parameter.number("wavelength", "Wavelength", "px", 2, 4000, 120),
                         Parameter.whole("octaves", "Octaves", "", 1, 8, 3),
                         Parameter.number("phase", "Phase", "", -10_000, 10_000, 0),
-                        Parameter.point("drift", "Drift", Point.ORIGIN),
+                        Parameter.point(Parameter.DRIFT, "Drift", Point.ORIGIN),
                         Parameter.choice("stays", "Stays", "with the layer", STAYS),
                         Parameter.whole("seed", "Seed", "", 0, 9999, 1)));
     }

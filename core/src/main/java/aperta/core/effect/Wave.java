@@ -8,6 +8,7 @@ import aperta.core.recipe.Recipe;
 import aperta.core.shot.LayerEffect.Station;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.DoubleUnaryOperator;
 
 /** Waves that run in a direction and move what they pass across it: a · w((s / λ) − phase), s the way in that direction. */
@@ -43,6 +44,11 @@ final class Wave implements Effect {
 
     private static final Map<String, DoubleUnaryOperator> SHAPES =
             Map.of("sine", t -> StrictMath.sin(2 * Math.PI * t), "triangle", Wave::triangle, "rounded", Wave::rounded);
+
+    @Override
+    public Set<String> directions() {
+        return Set.of("angle");
+    }
 
     @Override
     public Worked on(Recipe values, Setting setting) {

@@ -25,6 +25,9 @@ public record Parameter(
         Object standard,
         List<String> choices) {
 
+    /** The name of points that are no places but ways: by how much a pattern is moved. */
+    public static final String DRIFT = "drift";
+
     /** What a value is. */
     public enum Kind {
         NUMBER(Double.class, true),

@@ -52,6 +52,16 @@ final class LayerChain {
         return atOnce(layer, Optional.of(effect));
     }
 
+    /** What an effect of a layer makes, alone; nothing where it isn't there. */
+    Optional<Step.Paints> through(Layer layer, LayerEffect effect) {
+        Moment.Seen seen = layout.moment().of(layer.id());
+        Optional<Step.Paints> comes = layer.content() instanceof Content.Adjustment
+                ? Optional.of(throughAdjustment(layer, layout.below(layer), Optional.of(effect)))
+                : upTo(layer, effect);
+        Walk alone = new Walk(layer, seen, Optional.empty());
+        return comes.map(p -> alone.one(p, effect));
+    }
+
     /** Whether effects stand behind the cut, which see the picture at its whole opacity. */
     private static boolean fadesLast(Moment.Seen seen) {
         return seen.still().effects().stream().anyMatch(e -> e.station() == Station.BEHIND_CUT && works(e));
@@ -191,12 +201,17 @@ final class LayerChain {
             Step.Paints now = picture;
             for (LayerEffect e : all) {
                 ended |= until.isPresent() && until.get().equals(e.id());
-                Optional<Effect> effect = Effects.find(e.recipe().kind());
-                if (!ended && e.station() == station && works(e) && effect.isPresent()) {
-                    now = affected(now, e, effect.get());
+                if (!ended && e.station() == station) {
+                    now = one(now, e);
                 }
             }
             return now;
+        }
+
+        /** What one effect makes of a picture. */
+        Step.Paints one(Step.Paints picture, LayerEffect e) {
+            Optional<Effect> effect = Effects.find(e.recipe().kind());
+            return works(e) && effect.isPresent() ? affected(picture, e, effect.get()) : picture;
         }
 
         private Step.Paints affected(Step.Paints picture, LayerEffect e, Effect effect) {

@@ -11,6 +11,7 @@ import aperta.core.recipe.Recipe;
 import aperta.core.shot.Content;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
+import aperta.core.shot.LayerEffect;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Opened;
@@ -83,6 +84,26 @@ public final class Planner implements Opener, Edit.Extents {
                 .chain()
                 .finished(moment.of(layer).layer());
         return plan(moment, scale, alone.orElseGet(() -> new Stack(List.of())));
+    }
+
+    /**
+     * The plan of one layer alone as far as its chain comes with one of its effects, or just before it.
+     *
+     * @param with whether that effect works, too
+     */
+    public Plan plan(Moment moment, String layer, String effect, boolean with, double scale) {
+        Layer whole = moment.of(layer).layer();
+        LayerEffect link = moment.of(layer).still().effect(effect);
+        Layout layout = new Layout(this, moment, scale);
+        Optional<Step.Paints> picture;
+        if (with) {
+            picture = layout.chain().through(whole, link);
+        } else {
+            picture = whole.content() instanceof Content.Adjustment
+                    ? Optional.of(layout.chain().throughAdjustment(whole, layout.below(whole), Optional.of(link)))
+                    : layout.chain().upTo(whole, link);
+        }
+        return plan(moment, scale, picture.orElseGet(() -> new Stack(List.of())));
     }
 
     /** What each layer of a moment covers, from the top; clips without alpha are taken as plain boxes. */

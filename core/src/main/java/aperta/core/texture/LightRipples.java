@@ -12,7 +12,11 @@ import java.util.List;
  * bend the light: where the map from the surface to the floor folds together, as its determinant tells, it is bright.
  */
 final class LightRipples implements Texture {
-    private static final int WAVES = 14;
+    private static final int WAVES = 20;
+    /** How strongly the waves bend the light: few places fold. */
+    private static final double FOLD = 0.15;
+    /** Steps towards where the light that arrives at a place came from. */
+    private static final int STEPS = 3;
 
     @Override
     public Descriptor descriptor() {
@@ -21,7 +25,7 @@ final class LightRipples implements Texture {
                 "Light ripples",
                 "A net of light, as on the floor of a pool.",
                 List.of(
-                        Parameter.number("size", "Size of a mesh", "px", 4, 4000, 150),
+                        Parameter.number("size", "Size of a mesh", "px", 4, 4000, 190),
                         Parameter.number("sharp", "Sharpness", "%", 0, 1, 0.6),
                         Parameter.number("bright", "Brightness", "%", 0, 4, 1),
                         Parameter.number("phase", "Phase", "", -10_000, 10_000, 0),
@@ -44,21 +48,20 @@ final class LightRipples implements Texture {
         double[] height = new double[WAVES];
         for (int i = 0; i < WAVES; i++) {
             double angle = 2 * Math.PI * (i + Chance.unit(seed, i, 1)) / WAVES;
-            double k = 2 * Math.PI / size * (0.45 + 0.9 * Chance.unit(seed, i, 2));
+            double k = 2 * Math.PI / size * (0.5 + 1.1 * Chance.unit(seed, i, 2));
             kx[i] = k * StrictMath.cos(angle);
             ky[i] = k * StrictMath.sin(angle);
             at[i] = 2 * Math.PI * Chance.unit(seed, i, 3) - 2 * Math.PI * time * Math.sqrt(k * size / (2 * Math.PI));
             height[i] = 1 / (k * k);
         }
-        double fold = 0.42;
-        double soft = 0.05 + 0.45 * (1 - sharp);
+        double soft = 0.08 + 0.35 * (1 - sharp);
         return new Density(values, setting, time) {
             @Override
             double at(double x, double y) {
-                // Where the light that arrives here came from: two steps of a fixed point.
+                // Where the light that arrives here came from, by the steps of a fixed point.
                 double sx = x;
                 double sy = y;
-                for (int step = 0; step < 2; step++) {
+                for (int step = 0; step < STEPS; step++) {
                     double gx = 0;
                     double gy = 0;
                     for (int i = 0; i < WAVES; i++) {
@@ -66,8 +69,8 @@ final class LightRipples implements Texture {
                         gx += slope * kx[i];
                         gy += slope * ky[i];
                     }
-                    sx = x - fold * gx;
-                    sy = y - fold * gy;
+                    sx = x - FOLD * gx;
+                    sy = y - FOLD * gy;
                 }
                 double xx = 0;
                 double xy = 0;
@@ -78,9 +81,9 @@ final class LightRipples implements Texture {
                     xy += c * kx[i] * ky[i];
                     yy += c * ky[i] * ky[i];
                 }
-                double det = (1 + fold * xx) * (1 + fold * yy) - fold * fold * xy * xy;
+                double det = (1 + FOLD * xx) * (1 + FOLD * yy) - FOLD * FOLD * xy * xy;
                 double light = soft / (Math.abs(det) + soft);
-                return bright * 1.25 * (light - 0.12) * light;
+                return bright * 1.9 * light * Math.sqrt(light);
             }
         };
     }

@@ -27,7 +27,7 @@ final class NoiseTexture implements Texture {
                         Parameter.number("bright", "Brightness", "%", -2, 2, 0),
                         Parameter.number("phase", "Phase", "", -10_000, 10_000, 0),
                         Parameter.number("pace", "Pace", "a second", -100, 100, 0.25),
-                        Parameter.point("drift", "Drift", Point.ORIGIN),
+                        Parameter.point(Parameter.DRIFT, "Drift", Point.ORIGIN),
                         Parameter.colour("thin", "Where dark", Colour.BLACK),
                         Density.DENSE,
                         Parameter.whole("seed", "Seed", "", 0, 9999, 1)));

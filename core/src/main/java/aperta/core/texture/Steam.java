@@ -80,11 +80,11 @@ final class Steam implements Texture {
                 double wide = half + slope * h + 0.35 * size;
                 double side = Math.abs(u + bend * size * larger * 0.7 * bx) / wide;
                 double column = StrictMath.exp(-2.2 * side * side);
-                double born = smooth(0, 0.1, share);
+                double born = smooth(0, 0.2, share);
                 double thins = (1 - smooth(0.45, 1, share))
                         * (0.35 + 0.65 / (1 + 1.5 * share * slope * height / (half + size)));
                 double strength = given[(int) (share * (HEIGHTS - 1))];
-                double dense = cloud * (0.35 + 0.65 * column) + 0.34 * column - 0.42;
+                double dense = cloud * (0.35 + 0.65 * column) + 0.4 * column - 0.37;
                 return strength * born * thins * column * smooth(0, 0.75, dense) * 1.15;
             }
         };

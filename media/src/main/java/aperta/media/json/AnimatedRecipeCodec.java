@@ -9,6 +9,7 @@ import aperta.core.shot.AnimatedRecipe;
 import aperta.core.time.Animated;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonObjectBuilder;
+import jakarta.json.JsonString;
 import jakarta.json.JsonValue;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -20,14 +21,27 @@ import java.util.Map;
  */
 final class AnimatedRecipeCodec implements Codec<AnimatedRecipe> {
     private final List<Descriptor> kinds;
+    private final boolean keepsUnknown;
 
     AnimatedRecipeCodec(List<Descriptor> kinds) {
+        this(kinds, false);
+    }
+
+    /** @param keepsUnknown whether what is of a kind that isn't known, from a newer version, is kept as it is written */
+    AnimatedRecipeCodec(List<Descriptor> kinds, boolean keepsUnknown) {
         this.kinds = kinds;
+        this.keepsUnknown = keepsUnknown;
     }
 
     @Override
     public AnimatedRecipe read(JsonValue value, String where) {
         JsonObject object = RecipeCodec.object(value, where);
+        if (keepsUnknown
+                && object.get("kind") instanceof JsonString kind
+                && kinds.stream().noneMatch(d -> d.kind().equals(kind.getString()))) {
+            Descriptor unknown = Descriptor.unknown(kind.getString());
+            return AnimatedRecipe.of(Recipe.of(unknown, Map.of(Descriptor.WRITTEN, object.toString())));
+        }
         Descriptor descriptor = RecipeCodec.descriptor(kinds, object, where);
         Map<String, Object> rest = new LinkedHashMap<>();
         Map<String, Animated<?>> moving = new LinkedHashMap<>();
@@ -47,6 +61,9 @@ final class AnimatedRecipeCodec implements Codec<AnimatedRecipe> {
 
     @Override
     public JsonValue write(AnimatedRecipe recipe) {
+        if (recipe.descriptor().isUnknown()) {
+            return ShotJson.parse(recipe.rest().text(Descriptor.WRITTEN));
+        }
         JsonObjectBuilder object = JSON.createObjectBuilder().add("kind", recipe.kind());
         for (Parameter p : recipe.descriptor().parameters()) {
             object.add(p.name(), write(p, recipe.value(p.name())));

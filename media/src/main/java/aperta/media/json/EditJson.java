@@ -3,6 +3,7 @@ package aperta.media.json;
 import static aperta.media.json.Provider.JSON;
 
 import aperta.core.edit.Edit;
+import aperta.core.edit.EffectEdits;
 import aperta.core.edit.Figure;
 import aperta.core.edit.GradientEdits;
 import aperta.core.edit.GroupEdits;
@@ -226,6 +227,7 @@ public final class EditJson {
         kinds.put("set-words", TextEdits.SetWords.class, Map.of());
         kinds.put("style-letters", TextEdits.StyleLetters.class, Map.of());
         kinds.put("plain-letters", TextEdits.PlainLetters.class, Map.of());
+        kinds.put("move-handle", EffectEdits.MoveHandle.class, Map.of("key", false));
         kinds.put("set-paint", GradientEdits.SetForm.class, Map.of());
         kinds.put("add-stop", GradientEdits.AddStop.class, Map.of());
         kinds.put("remove-stop", GradientEdits.RemoveStop.class, Map.of());

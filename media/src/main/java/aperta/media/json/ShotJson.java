@@ -76,11 +76,12 @@ public final class ShotJson {
     static final Codec<AnimatedRecipe> TEXTURE = new AnimatedRecipeCodec(
             Textures.all().stream().map(Texture::descriptor).toList());
     static final Codec<AnimatedRecipe> EFFECT = new AnimatedRecipeCodec(
-            Effects.all().stream().map(Effect::descriptor).toList());
+            Effects.all().stream().map(Effect::descriptor).toList(), true);
     static final Defined<Passage> PASSAGE = new Defined<>("passage", passage());
     static final Defined<Paint> PAINT = new Defined<>("paint", paint());
     static final Defined<Paint> COLOUR_OR_GRADIENT = new Defined<>("colourOrGradient", colourOrGradient());
     static final Defined<LetterLook> LETTER_LOOK = new Defined<>("letterLook", letterLook());
+    static final Codec<List<LayerEffect>> EFFECTS = Codecs.list(effect());
     static final Codec<Content> CONTENT = content();
     static final Defined<Layer> LAYER = new Defined<>("layer", layer());
     private static final List<Defined<?>> DEFINITIONS = List.of(
@@ -257,6 +258,15 @@ public final class ShotJson {
         return PASSAGE.read(json, "passage");
     }
 
+    /** The effects of a layer, as they are written in it. */
+    public static List<LayerEffect> readEffects(JsonArray effects) {
+        return EFFECTS.read(effects, "effects");
+    }
+
+    public static JsonValue writeEffects(List<LayerEffect> effects) {
+        return EFFECTS.write(effects);
+    }
+
     /**
      * Reads layers by themselves.
      *
@@ -331,7 +341,7 @@ public final class ShotJson {
         var parent = o.field("parent", Codecs.optional(Codecs.TEXT), Layer::parent, Optional.empty());
         var masks = o.field("masks", Codecs.list(mask()), Layer::masks, List.of());
         var windows = o.field("windows", Codecs.list(WINDOW), Layer::windows, List.of());
-        var effects = o.field("effects", Codecs.list(effect()), Layer::effects, List.of());
+        var effects = o.field("effects", EFFECTS, Layer::effects, List.of());
         var cut = o.field("cut", Codecs.optional(cut()), Layer::cut, Optional.empty());
         var join = o.field("join", Codecs.choice(Join.class), Layer::join, Join.OVER);
         var alsoShown = o.field("alsoShown", Codecs.TRUTH, Layer::alsoShown, false);

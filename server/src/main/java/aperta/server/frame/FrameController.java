@@ -1,6 +1,7 @@
 package aperta.server.frame;
 
 import aperta.core.picture.Bytes;
+import aperta.core.render.Workers;
 import aperta.core.shot.Passage;
 import aperta.core.shot.Shot;
 import aperta.core.sound.Mixdown;
@@ -11,6 +12,7 @@ import aperta.server.media.MediaService;
 import aperta.server.shot.ShotService;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -32,12 +34,14 @@ class FrameController {
     private final MediaService media;
     private final KeptPassages kept;
     private final Previews previews;
+    private final Costs costs;
     private final Object poster = new Object();
 
-    FrameController(ShotService shots, FrameService frames, MediaService media, KeptPassages kept) {
+    FrameController(ShotService shots, FrameService frames, MediaService media, KeptPassages kept, Workers workers) {
         this.media = media;
         this.kept = kept;
         this.previews = new Previews(media.planner(), frames);
+        this.costs = new Costs(media.planner(), workers);
         this.shots = shots;
         this.frames = frames;
     }
@@ -102,8 +106,30 @@ class FrameController {
             @RequestParam("layer") String layer,
             @RequestParam(name = "arriving", defaultValue = "true") boolean arriving)
             throws IOException {
-        Passage passage = kept.get(opening).passage();
+        Passage passage = kept.get(opening).what();
         return strip(previews.strip(shots.newest(id).shot(), layer, passage, arriving));
+    }
+
+    /** What an effect makes of a layer: pictures under one another. */
+    @GetMapping(path = "/effect-previews/{kind}.png", produces = MediaType.IMAGE_PNG_VALUE)
+    byte[] effectPreview(@PathVariable UUID id, @PathVariable String kind, @RequestParam("layer") String layer)
+            throws IOException {
+        return strip(previews.effect(shots.newest(id).shot(), layer, kind));
+    }
+
+    /** What each effect of a layer costs on a frame. */
+    @GetMapping("/costs")
+    List<Costs.Cost> costs(
+            @PathVariable UUID id,
+            @RequestParam("layer") String layer,
+            @RequestParam("frame") long frame,
+            @RequestParam(name = "scale", defaultValue = "0.5") double scale) {
+        Shot shot = shots.newest(id).shot();
+        if (frame < 0 || frame >= shot.length() || !(scale >= 0.01 && scale <= 1)) {
+            throw new IllegalArgumentException(
+                    "The shot has the frames 0 to " + (shot.length() - 1) + ", at a scale of 0.01 to 1.");
+        }
+        return costs.of(shot, layer, frame, scale);
     }
 
     private static byte[] strip(byte[] strip) throws IOException {

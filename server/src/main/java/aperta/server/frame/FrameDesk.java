@@ -294,8 +294,7 @@ public class FrameDesk {
             shot = new Change(change).apply(shot, planner);
         }
         long number = Wishes.whole(wish, "frame");
-        FrameService.Frame frame =
-                frames.frame(shot, number, scale(wish), see(wish), alone(wish), wish.getBoolean("planes", false));
+        FrameService.Frame frame = pictured(shot, number, wish);
         JsonObjectBuilder header = JSON.createObjectBuilder()
                 .add("seq", wish.getInt("seq", 0))
                 .add("revision", read.revision())
@@ -324,6 +323,29 @@ public class FrameDesk {
         header.add("ms", (System.nanoTime() - start) / 1_000_000.0);
         boolean known = wish.getString("have", "").equals(frame.key());
         v.send(header.build(), points, known ? new byte[0] : frame.bytes());
+    }
+
+    /** The frame as it is, or without one effect of a layer, or only that layer as far as the effect. */
+    private FrameService.Frame pictured(Shot shot, long number, JsonObject wish) {
+        boolean planes = wish.getBoolean("planes", false);
+        if (wish.get("chain") instanceof JsonObject chain) {
+            String layer = chain.getString("layer", "");
+            String effect = chain.getString("effect", "");
+            return chain.getBoolean("upTo", false)
+                    ? frames.upTo(shot, number, scale(wish), layer, effect)
+                    : frames.frame(without(shot, layer, effect), number, scale(wish), see(wish), alone(wish), planes);
+        }
+        return frames.frame(shot, number, scale(wish), see(wish), alone(wish), planes);
+    }
+
+    private static Shot without(Shot shot, String layer, String effect) {
+        if (shot.layer(layer).isEmpty()) {
+            throw new IllegalArgumentException("There is no layer '" + layer + "' in this shot.");
+        }
+        return shot.changing(
+                layer,
+                l -> l.withEffects(
+                        l.effects().stream().filter(e -> !e.id().equals(effect)).toList()));
     }
 
     private Optional<JsonObject> snapped(Shot shot, JsonObject change) {

@@ -64,7 +64,19 @@ public class FrameService {
      *     sides
      */
     public Frame frame(Shot shot, long number, double scale, Bytes.See see, Optional<String> alone, boolean planes) {
-        Plan plan = plan(shot, number, scale, alone);
+        return frame(plan(shot, number, scale, alone), number, see, planes);
+    }
+
+    /** One layer alone, as far as its chain comes with one of its effects. */
+    public Frame upTo(Shot shot, long number, double scale, String layer, String effect) {
+        return frame(
+                planner.plan(planner.moment(shot, number), layer, effect, true, scale),
+                number,
+                Bytes.See.PICTURE,
+                false);
+    }
+
+    private Frame frame(Plan plan, long number, Bytes.See see, boolean planes) {
         String key = key(plan, number, see);
         Region region = plan.frame();
         boolean less = planes && see == Bytes.See.PICTURE && region.width() % 2 == 0 && region.height() % 2 == 0;

@@ -4,6 +4,7 @@ import static aperta.media.json.Provider.JSON;
 
 import aperta.core.colour.ToneCurve;
 import aperta.core.edit.Snap;
+import aperta.core.edit.Spots;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
@@ -38,6 +39,8 @@ import java.util.stream.IntStream;
 final class Handles {
     private static final int MOST_DOTS = 2000;
     private static final int CURVE_STEPS = 64;
+    /** How long the arm of a direction is, in the layer's pixels. */
+    private static final double ARM = 90;
 
     private final Planner planner;
 
@@ -104,6 +107,7 @@ final class Handles {
                 .add("path", path(moment, layer))
                 .add("curve", curve(layer))
                 .add("paints", paints(seen))
+                .add("spots", spots(moment, layer))
                 .add("carets", carets(seen))
                 .add("inside", inside(moment, shot.layer(id).orElseThrow()))
                 .build();
@@ -313,6 +317,27 @@ final class Handles {
                         .add("stops", JSON.createArrayBuilder());
             }
             all.add(o);
+        }
+        return all;
+    }
+
+    /** The points and directions of its effects and its texture, as they lie in the shot. */
+    private JsonArrayBuilder spots(Moment moment, Layer layer) {
+        Moment.Seen seen = moment.of(layer.id());
+        JsonArrayBuilder all = JSON.createArrayBuilder();
+        for (Spots.Spot spot : Spots.of(layer, planner.extent(moment, layer.id()))) {
+            Property<?> property = Property.named(seen.still(), spot.property());
+            Object value = property.get().apply(seen.still()).rest();
+            Point at = value instanceof Point p
+                    ? spot.base().plus(p)
+                    : spot.base().plus(Affine.rotation((Double) value).applyVector(new Point(ARM, 0)));
+            all.add(JSON.createObjectBuilder()
+                    .add("property", spot.property())
+                    .add("effect", spot.effect())
+                    .add("label", spot.label())
+                    .add("turns", spot.turns())
+                    .add("base", point(seen.toShot().apply(spot.base())))
+                    .add("at", point(seen.toShot().apply(at))));
         }
         return all;
     }

@@ -1,5 +1,7 @@
 package aperta.server.frame;
 
+import aperta.core.effect.Effect;
+import aperta.core.effect.Effects;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.opening.Openings;
@@ -9,6 +11,7 @@ import aperta.core.shot.AnimatedRecipe;
 import aperta.core.shot.Content;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
+import aperta.core.shot.LayerEffect;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Passage;
 import aperta.core.shot.Place;
@@ -17,6 +20,7 @@ import aperta.core.shot.Shot;
 import aperta.core.shot.Span;
 import aperta.core.time.Animated;
 import aperta.core.time.Ease;
+import aperta.core.time.Key;
 import java.util.List;
 import java.util.Optional;
 
@@ -26,6 +30,8 @@ final class Previews {
     static final int HEIGHT = 96;
     /** How many pictures lie under one another; the last of them at rest. */
     static final int PICTURES = 24;
+
+    private static final String SAMPLE_FONT = "anton";
 
     private static final int MOVING = 18;
     /** How much of the preview a layer fills at rest. */
@@ -57,13 +63,54 @@ final class Previews {
         return strip(shot, demand(shot, id), paced, arriving);
     }
 
+    /** What an effect makes of a layer as it comes and goes: none of it on the first picture, all of it from the middle on. */
+    byte[] effect(Shot shot, String id, String kind) {
+        Layer layer = demand(shot, id);
+        Effect effect = Effects.of(kind);
+        LayerEffect link = LayerEffect.of(
+                        "preview", AnimatedRecipe.of(effect.descriptor().standard()), effect.station())
+                .withAmount(new Animated<>(
+                        0.0, List.of(new Key<>(0, 0.0, Ease.LINEAR), new Key<>(PICTURES * 2 / 3, 1.0, Ease.LINEAR))));
+        Layer free = free(layer).withEffects(List.of());
+        Layer seen = layer.content() instanceof Content.Adjustment
+                ? Layer.of(layer.id(), "", Content.Text.of("Aa", SAMPLE_FONT, 300), layer.span(), layer.place())
+                : free;
+        Passage opening = new Passage(
+                PICTURES + 4,
+                0,
+                Ease.LINEAR,
+                Pose.REST,
+                Optional.of(AnimatedRecipe.of(Openings.of("wipe").descriptor().standard())));
+        boolean needsEdge = effect.descriptor().kind().equals("embers");
+        Shot alone = alone(
+                shot, seen, needsEdge ? opening : Passage.standard(shot.format().rate()), needsEdge);
+        Layer frame = alone.layers().get(0);
+        Layer inner = frame.content().inside().get(0);
+        Layer changed =
+                (needsEdge ? inner : inner.withLeave(Optional.empty())).withEffects(List.of(keyedFrom(link, inner)));
+        return strip(alone.withLayers(List.of(frame.withContent(new Content.Group(List.of(changed))))), true);
+    }
+
+    /** Keys count in the layer's own time, which begins in its middle here. */
+    private static LayerEffect keyedFrom(LayerEffect link, Layer layer) {
+        long offset = layer.span().offset();
+        return link.withAmount(new Animated<>(
+                0.0,
+                link.amount().keys().stream()
+                        .map(k -> new Key<>(k.at() + offset, k.value(), k.ease()))
+                        .toList()));
+    }
+
     private static Layer demand(Shot shot, String id) {
         return shot.layer(id)
                 .orElseThrow(() -> new IllegalArgumentException("There is no layer '" + id + "' in this shot."));
     }
 
     private byte[] strip(Shot shot, Layer layer, Passage passage, boolean arriving) {
-        Shot alone = alone(shot, layer, passage, arriving);
+        return strip(alone(shot, layer, passage, arriving), arriving);
+    }
+
+    private byte[] strip(Shot alone, boolean arriving) {
         double scale = (double) WIDTH / alone.format().width();
         byte[] all = new byte[PICTURES * WIDTH * HEIGHT * 4];
         for (int i = 0; i < PICTURES; i++) {

@@ -1,5 +1,7 @@
 package aperta.server.kept;
 
+import aperta.core.shot.LayerEffect;
+import aperta.core.shot.Passage;
 import aperta.media.json.ShotJson;
 import com.fasterxml.jackson.annotation.JsonRawValue;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -7,6 +9,7 @@ import jakarta.json.JsonObject;
 import jakarta.json.JsonString;
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -18,14 +21,16 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Kept openings over HTTP. */
+/** What is kept by name in a project, over HTTP: openings, and chains of effects. */
 @RestController
 @RequestMapping("/api")
 class KeptController {
     private final KeptPassages passages;
+    private final KeptChains chains;
 
-    KeptController(KeptPassages passages) {
+    KeptController(KeptPassages passages, KeptChains chains) {
         this.passages = passages;
+        this.chains = chains;
     }
 
     record KeptView(
@@ -37,8 +42,23 @@ class KeptController {
 
             @JsonRawValue @Schema(type = "object", requiredMode = Schema.RequiredMode.REQUIRED)
             String passage) {
-        static KeptView of(KeptPassages.Kept k) {
-            return new KeptView(k.id(), k.name(), ShotJson.write(k.passage()).toString());
+        static KeptView of(Kept<Passage> k) {
+            return new KeptView(k.id(), k.name(), ShotJson.write(k.what()).toString());
+        }
+    }
+
+    record ChainView(
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            UUID id,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            String name,
+
+            @JsonRawValue @Schema(type = "array", requiredMode = Schema.RequiredMode.REQUIRED)
+            String effects) {
+        static ChainView of(Kept<List<LayerEffect>> k) {
+            return new ChainView(
+                    k.id(), k.name(), ShotJson.writeEffects(k.what()).toString());
         }
     }
 
@@ -71,5 +91,35 @@ class KeptController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(@PathVariable UUID id) {
         passages.remove(id);
+    }
+
+    /** Those that ship with the application come first; they can't be renamed or removed. */
+    @GetMapping("/projects/{project}/chains")
+    List<ChainView> chains(@PathVariable UUID project) {
+        return Stream.concat(ShippedChains.all().stream(), chains.of(project).stream())
+                .map(ChainView::of)
+                .toList();
+    }
+
+    /** {@code {"name": "Finish", "effects": […]}}, the effects as a layer has them. */
+    @PostMapping(path = "/projects/{project}/chains", consumes = "application/json")
+    @ResponseStatus(HttpStatus.CREATED)
+    ChainView keepChain(@PathVariable UUID project, @RequestBody String body) {
+        JsonObject request = ShotJson.parse(body);
+        if (request.get("name") instanceof JsonString name) {
+            return ChainView.of(chains.keep(project, name.getString(), request));
+        }
+        throw new IllegalArgumentException("A kept chain needs a 'name', a text, and 'effects', a list.");
+    }
+
+    @PutMapping("/chains/{id}")
+    ChainView renameChain(@PathVariable UUID id, @RequestBody KeptName body) {
+        return ChainView.of(chains.rename(id, body.name));
+    }
+
+    @DeleteMapping("/chains/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void removeChain(@PathVariable UUID id) {
+        chains.remove(id);
     }
 }

@@ -15,7 +15,8 @@ import java.util.UUID;
 class KeptRow {
     /** What is kept. */
     enum Kind {
-        PASSAGE
+        PASSAGE,
+        CHAIN
     }
 
     @Id

@@ -9,6 +9,8 @@ import aperta.core.opening.Windows;
 import aperta.core.recipe.Descriptor;
 import aperta.core.shot.Format;
 import aperta.core.shot.Pose;
+import aperta.core.texture.Texture;
+import aperta.core.texture.Textures;
 import aperta.core.time.Rate;
 import aperta.core.time.Signal;
 import aperta.media.json.AnimationJson;
@@ -197,6 +199,9 @@ class ShotController {
             List<EffectView> effects,
 
             @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            List<Descriptor> textures,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
             Descriptor pose) {}
 
     /**
@@ -204,6 +209,7 @@ class ShotController {
      *
      * @param purpose what it is used for
      * @param station where in the chain it goes when it is added, as documents say it
+     * @param readsBeyond whether it matters to it what lies beyond the picture's border
      */
     record EffectView(
             @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
@@ -213,10 +219,13 @@ class ShotController {
             Effect.Purpose purpose,
 
             @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
-            String station) {
+            String station,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            boolean readsBeyond) {
         static EffectView of(Effect effect) {
             String station = effect.station().name().toLowerCase(Locale.ROOT).replace('_', '-');
-            return new EffectView(effect.descriptor(), effect.purpose(), station);
+            return new EffectView(effect.descriptor(), effect.purpose(), station, effect.readsBeyond());
         }
     }
 
@@ -227,6 +236,7 @@ class ShotController {
                 Signal.all().stream().map(Signal::descriptor).toList(),
                 Windows.all().stream().map(Window::descriptor).toList(),
                 Effects.all().stream().map(EffectView::of).toList(),
+                Textures.all().stream().map(Texture::descriptor).toList(),
                 Pose.DESCRIPTOR);
     }
 }
