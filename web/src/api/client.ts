@@ -38,6 +38,8 @@ export type EffectView = Omit<Schemas['EffectView'], 'descriptor'> & { descripto
 export type LayerEffect = Layer['effects'][number];
 export type Passage = NonNullable<Layer['arrive']>;
 export type KeptOpening = Omit<Schemas['KeptView'], 'passage'> & { passage: Passage };
+export type KeptChain = Omit<Schemas['ChainView'], 'effects'> & { effects: LayerEffect[] };
+export type EffectCost = Schemas['Cost'];
 export type NewShot = Schemas['NewShot'];
 export type ShotView = Omit<Schemas['ShotView'], 'shot' | 'animation'> & {
   shot: Shot;
@@ -134,6 +136,7 @@ export const api = {
       signals: Descriptor[];
       windows: Descriptor[];
       effects: EffectView[];
+      textures: Descriptor[];
       pose: Descriptor;
     }>('GET', '/api/recipes'),
   media: (project: string) => call<Media[]>('GET', `/api/projects/${project}/media`),
@@ -153,6 +156,12 @@ export const api = {
     call<KeptOpening>('POST', `/api/projects/${project}/openings`, { name, passage }),
   renameOpening: (id: string, name: string) => call<KeptOpening>('PUT', `/api/openings/${id}`, { name }),
   removeOpening: (id: string) => call<undefined>('DELETE', `/api/openings/${id}`),
+  chains: (project: string) => call<KeptChain[]>('GET', `/api/projects/${project}/chains`),
+  keepChain: (project: string, name: string, effects: LayerEffect[]) =>
+    call<KeptChain>('POST', `/api/projects/${project}/chains`, { name, effects }),
+  removeChain: (id: string) => call<undefined>('DELETE', `/api/chains/${id}`),
+  costs: (shot: string, layer: string, frame: number, scale: number) =>
+    call<EffectCost[]>('GET', `/api/shots/${shot}/costs?layer=${layer}&frame=${frame}&scale=${scale}`),
   outputs: () => call<OutputView[]>('GET', '/api/outputs'),
   render: (shot: string, output: string, workRange: boolean) =>
     call<{ job: string }>('POST', `/api/shots/${shot}/renders`, { output, workRange }),

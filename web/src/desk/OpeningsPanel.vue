@@ -10,6 +10,7 @@ import { useShot } from '../stores/shot';
 import { useTiming } from '../stores/timing';
 import { useView } from '../stores/view';
 import KindGlyph from './KindGlyph.vue';
+import MovingPreview from './MovingPreview.vue';
 import SidePanel from './SidePanel.vue';
 
 /** Every opening, moving on the chosen layer itself. */
@@ -90,9 +91,7 @@ async function choose(kind: string) {
         :data-testid="`opening-${o.kind}`"
         @click="choose(o.kind)"
       >
-        <span class="window"
-          ><span class="moving" :style="{ backgroundImage: `url('${url(o.kind)}')` }"></span
-        ></span>
+        <MovingPreview :url="url(o.kind)" />
         <span class="text">
           <strong>{{ o.label }}</strong>
           <span class="quiet">{{ o.summary }}</span>
@@ -108,9 +107,7 @@ async function choose(kind: string) {
             :aria-label="`Kept opening ${k.name}`"
             @click="lay(k)"
           >
-            <span class="window"
-              ><span class="moving" :style="{ backgroundImage: `url('${keptUrl(k.id)}')` }"></span
-            ></span>
+            <MovingPreview :url="keptUrl(k.id)" />
           </button>
           <span class="text">
             <input
@@ -196,13 +193,6 @@ h4 {
   border-bottom-color: var(--accent);
   outline: none;
 }
-/* The pictures come at a size of their own and are shown a little smaller. */
-.window {
-  flex: none;
-  width: 124px;
-  height: 60px;
-  overflow: hidden;
-}
 .card.chosen {
   border-color: var(--accent);
   box-shadow: inset 0 0 0 1px var(--accent);
@@ -211,87 +201,8 @@ h4 {
 .card:focus-visible {
   background: #292929;
 }
-.moving {
-  display: block;
-  width: 200px;
-  height: 96px;
-  transform: scale(0.62);
-  transform-origin: 0 0;
-  background-color: #141414;
-  background-size: 200px 2304px;
-  animation: move 2.2s steps(1) infinite;
-}
 .quiet {
   color: var(--quiet);
   font-size: 12px;
-}
-@keyframes move {
-  0% {
-    background-position: 0 0;
-  }
-  3% {
-    background-position: 0 -96px;
-  }
-  6% {
-    background-position: 0 -192px;
-  }
-  9% {
-    background-position: 0 -288px;
-  }
-  12% {
-    background-position: 0 -384px;
-  }
-  15% {
-    background-position: 0 -480px;
-  }
-  18% {
-    background-position: 0 -576px;
-  }
-  21% {
-    background-position: 0 -576px;
-  }
-  24% {
-    background-position: 0 -768px;
-  }
-  27% {
-    background-position: 0 -864px;
-  }
-  30% {
-    background-position: 0 -960px;
-  }
-  33% {
-    background-position: 0 -1056px;
-  }
-  36% {
-    background-position: 0 -1152px;
-  }
-  39% {
-    background-position: 0 -1248px;
-  }
-  42% {
-    background-position: 0 -1152px;
-  }
-  45% {
-    background-position: 0 -1440px;
-  }
-  48% {
-    background-position: 0 -1536px;
-  }
-  51% {
-    background-position: 0 -1632px;
-  }
-  54% {
-    background-position: 0 -1728px;
-  }
-  57%,
-  100% {
-    background-position: 0 -2208px;
-  }
-}
-@media (prefers-reduced-motion: reduce) {
-  .moving {
-    animation: none;
-    background-position: 0 -768px;
-  }
 }
 </style>

@@ -12,6 +12,7 @@ import { useShot } from '../stores/shot';
 import { useTyping } from '../stores/typing';
 import { useView } from '../stores/view';
 import GradientHandles from './GradientHandles.vue';
+import SpotHandles from './SpotHandles.vue';
 import PathHandles from './PathHandles.vue';
 import { ifStill, provideOnPicture } from './onPicture';
 import PenPath from './PenPath.vue';
@@ -333,6 +334,11 @@ defineExpose({ type });
         </g>
       </template>
       <WayHandles v-if="view.stance === 'rest' && h.path.keys.length" :handles="h" :locked="locked" />
+      <SpotHandles
+        v-if="view.stance === 'rest' && view.tool === 'choose' && !view.path && h.spots.length"
+        :handles="h"
+        :locked="locked"
+      />
       <GradientHandles
         v-if="view.stance === 'rest' && view.tool === 'choose' && !view.path && h.paints.length"
         :handles="h"

@@ -8,6 +8,7 @@ import { snapped } from '../lib/snap';
 import { MEDIA, useAdding } from '../stores/adding';
 import { useTyping } from '../stores/typing';
 import { useProject } from '../stores/project';
+import { useRecipes } from '../stores/recipes';
 import { useShot } from '../stores/shot';
 import { useTiming } from '../stores/timing';
 import { useView, type KeyName } from '../stores/view';
@@ -23,6 +24,7 @@ import TimelineRuler from './TimelineRuler.vue';
 const shot = useShot();
 const view = useView();
 const adding = useAdding();
+const recipes = useRecipes();
 const typing = useTyping();
 const project = useProject();
 /** What can be shown here: every other shot of the project. */
@@ -230,6 +232,21 @@ onBeforeUnmount(() => watcher?.disconnect());
               <MenuItem key="linear" @click="adding.fill('linear')">Linear gradient</MenuItem>
               <MenuItem key="radial" @click="adding.fill('radial')">Radial gradient</MenuItem>
               <MenuItem key="conic" @click="adding.fill('conic')">Conic gradient</MenuItem>
+              <MenuDivider />
+              <MenuItem
+                v-for="t in recipes.textures"
+                :key="t.kind"
+                :title="t.summary"
+                @click="adding.texture(t.kind, t.label)"
+                >{{ t.label }}</MenuItem
+              >
+              <MenuDivider />
+              <MenuItem
+                key="adjustment"
+                title="A layer without a picture of its own: its effects work on all that lies below it"
+                @click="adding.adjustment()"
+                >Adjustment</MenuItem
+              >
             </Menu>
           </template>
         </Dropdown>

@@ -63,6 +63,18 @@ export interface PaintNow {
   stops: StopNow[];
 }
 
+/** A point or a direction of an effect or a texture, by its property: where its handle lies. */
+export interface SpotNow {
+  property: string;
+  /** The effect that it belongs to; empty for the layer's texture. */
+  effect: string;
+  label: string;
+  /** Whether it is the end of an arm that turns about `base`. */
+  turns: boolean;
+  base: Pair;
+  at: Pair;
+}
+
 /** Where a cursor stands between two letters: its upper and its lower end. */
 export type Caret = [number, number, number, number];
 
@@ -84,6 +96,8 @@ export interface Handles {
   paints: PaintNow[];
   /** Of a text: before each letter, and after the last. */
   carets: Caret[];
+  /** The points and directions of its effects and its texture. */
+  spots: SpotNow[];
   /** What the shot that it shows is like, and which of its frames is seen. */
   inside: { name?: string; width?: number; height?: number; rate?: string; length?: number; frame?: number };
   /** The way of its position: a dot for each frame, and the keys with their handles. */

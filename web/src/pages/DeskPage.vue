@@ -4,6 +4,7 @@ import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import KeysHelp from '../desk/KeysHelp.vue';
 import LookDialog from '../desk/LookDialog.vue';
 import MediaPanel from '../desk/MediaPanel.vue';
+import EffectsPanel from '../desk/EffectsPanel.vue';
 import OpeningsPanel from '../desk/OpeningsPanel.vue';
 import Picture from '../desk/Picture.vue';
 import ProofPanel from '../desk/ProofPanel.vue';
@@ -136,6 +137,7 @@ onMounted(() => {
   addEventListener('keydown', unpoint, true);
   open();
   addEventListener('keydown', key);
+  addEventListener('keyup', commands.release);
   addEventListener('click', release);
 });
 onBeforeUnmount(() => {
@@ -144,6 +146,7 @@ onBeforeUnmount(() => {
   removeEventListener('pointerdown', point, true);
   removeEventListener('keydown', unpoint, true);
   removeEventListener('keydown', key);
+  removeEventListener('keyup', commands.release);
   removeEventListener('click', release);
   desk.close();
   project.close();
@@ -161,6 +164,7 @@ onBeforeUnmount(() => {
       <Picture class="stage" />
       <ProofPanel v-if="view.drawer === 'proof'" />
       <OpeningsPanel v-else-if="view.drawer === 'openings'" />
+      <EffectsPanel v-else-if="view.drawer === 'effects'" />
       <MediaPanel v-else-if="view.drawer === 'media'" />
       <RenderPanel v-else-if="view.drawer === 'renders'" />
       <StatesPanel v-else-if="view.drawer === 'states'" />

@@ -63,6 +63,14 @@ export const useAdding = defineStore('adding', () => {
     return add(names[kind], { kind: 'fill', size: [width, height], paint: paints[kind] });
   }
 
+  /** What works on all that lies below it. */
+  const adjustment = () => add('Adjustment', { kind: 'adjustment' });
+
+  function texture(kind: string, label: string) {
+    const { width = 1920, height = 1080 } = shot.shot?.format ?? {};
+    return add(label, { kind: 'texture', size: [width, height], texture: { kind } });
+  }
+
   function media(m: Media, where: Where = {}) {
     const s = shot.shot;
     if (!s || m.kind === 'FONT') return Promise.resolve();
@@ -173,5 +181,5 @@ export const useAdding = defineStore('adding', () => {
     }
   }
 
-  return { fill, media, nested, dropped, brought };
+  return { adjustment, texture, fill, media, nested, dropped, brought };
 });

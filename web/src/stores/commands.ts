@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia';
 import { nextTick } from 'vue';
 import { freshId } from '../lib/layers';
+import { useChain } from './chain';
 import { useClipboard } from './clipboard';
 import { useDesk } from './desk';
 import { usePlayback } from './playback';
@@ -48,6 +49,7 @@ export const useCommands = defineStore('commands', () => {
   const clipboard = useClipboard();
   const nesting = useNesting();
   const timing = useTiming();
+  const chain = useChain();
 
   function neighbour(by: number, too: boolean) {
     const list = shot.list;
@@ -200,6 +202,7 @@ export const useCommands = defineStore('commands', () => {
           stance(e.shiftKey ? -1 : 1),
         ),
         say('O', 'openings', () => view.toggle('openings')),
+        say('Shift+O', 'effects', () => view.toggle('effects')),
         say('Shift+V', 'hide what is chosen, or show it', hide),
         say('Shift+L', 'copy a look to other layers', timing.copyLook),
         say('H', 'into the Sheet; again, on to its next section', focusSheet),
@@ -261,6 +264,9 @@ export const useCommands = defineStore('commands', () => {
           () => (view.see = SEES[(SEES.indexOf(view.see) + 1) % SEES.length] ?? 'picture'),
         ),
         say('I', 'the chosen layer alone', () => (view.alone = !view.alone)),
+        say('0 9', 'while held: without the chosen effect, only as far as it', (e) =>
+          chain.peek(e.key === '9'),
+        ),
         say('J', 'Proof: what can be measured wrong', () => view.toggle('proof')),
         say('N', 'the next finding', () => useProof().next()),
         say('B', 'this picture as “before”, with a split', () => useLooking().putAside()),
@@ -289,5 +295,10 @@ export const useCommands = defineStore('commands', () => {
     return command !== undefined;
   }
 
-  return { groups, press };
+  /** What is only seen while its key is held. */
+  function release(e: KeyboardEvent) {
+    if (e.key === '0' || e.key === '9') chain.peek(undefined);
+  }
+
+  return { groups, press, release };
 });

@@ -19,7 +19,8 @@ export const useDesk = defineStore('desk', () => {
     const hurried = draft !== undefined || view.scrubbing;
     const { frame, look, layer } = view;
     const layers = view.layers.length > 1 ? view.layers : undefined;
-    frames.show({ frame, ...look, layer, layers, group: view.group, draft, revision, hurried });
+    const chain = view.peek;
+    frames.show({ frame, ...look, layer, layers, group: view.group, draft, revision, hurried, chain });
   }
 
   const askKeys = () => frames.askKeys(view.look, shot.shot?.length ?? 1, view.frame);
@@ -73,6 +74,11 @@ export const useDesk = defineStore('desk', () => {
       askKeys();
       ask();
     },
+  );
+
+  watch(
+    () => view.peek,
+    () => ask(),
   );
 
   watch(() => shot.view?.revision, askProof);

@@ -14,7 +14,7 @@ import {
 import type { Pair } from '../lib/affine';
 import { KEPT_BYTES, KeptFrames } from '../lib/keptFrames';
 import type { Change } from '../api/client';
-import type { Look } from './view';
+import type { Look, Peek } from './view';
 
 export interface Wish extends Look {
   frame: number;
@@ -26,6 +26,8 @@ export interface Wish extends Look {
   draft?: Change;
   /** Of which revision the draft is one. */
   revision?: number;
+  /** Without an effect, or only as far as one. */
+  chain?: Peek;
   /** Asked for while something is dragged: the next wish follows at once. */
   hurried?: boolean;
 }
@@ -134,7 +136,7 @@ export const useFrames = defineStore('frames', () => {
   /** Wishes for a frame; a newer wish takes the place of this one. A frame that is known is shown at once. */
   function show({ hurried, ...wish }: Wish) {
     drafting = wish.draft !== undefined;
-    const key = wish.draft ? undefined : keys.value[wish.frame];
+    const key = wish.draft || wish.chain ? undefined : keys.value[wish.frame];
     const known = key === undefined ? undefined : kept.get(key);
     if (known && key !== undefined) paint(known, key, wish.frame);
     // Where one stops to look, the exact picture comes.

@@ -3,12 +3,13 @@ import { defineStore } from 'pinia';
 import { shallowRef } from 'vue';
 import { api, type Descriptor, type EffectView } from '../api/client';
 
-/** What openings, signals, windows and effects there are, as the engine describes them. */
+/** What openings, signals, windows, effects and textures there are, as the engine describes them. */
 export const useRecipes = defineStore('recipes', () => {
   const openings = shallowRef<Descriptor[]>([]);
   const signals = shallowRef<Descriptor[]>([]);
   const windows = shallowRef<Descriptor[]>([]);
   const effects = shallowRef<EffectView[]>([]);
+  const textures = shallowRef<Descriptor[]>([]);
   const pose = shallowRef<Descriptor>();
 
   let asked = false;
@@ -22,6 +23,7 @@ export const useRecipes = defineStore('recipes', () => {
       signals.value = all.signals;
       windows.value = all.windows;
       effects.value = all.effects;
+      textures.value = all.textures;
       pose.value = all.pose;
     } catch (e) {
       asked = false;
@@ -33,5 +35,19 @@ export const useRecipes = defineStore('recipes', () => {
   const signal = (kind: string | undefined) => signals.value.find((d) => d.kind === kind);
   const window = (kind: string | undefined) => windows.value.find((d) => d.kind === kind);
   const effect = (kind: string | undefined) => effects.value.find((e) => e.descriptor.kind === kind);
-  return { openings, signals, windows, effects, pose, load, opening, signal, window, effect };
+  const texture = (kind: string | undefined) => textures.value.find((d) => d.kind === kind);
+  return {
+    openings,
+    signals,
+    windows,
+    effects,
+    textures,
+    pose,
+    load,
+    opening,
+    signal,
+    window,
+    effect,
+    texture,
+  };
 });

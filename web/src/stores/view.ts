@@ -18,7 +18,13 @@ export interface Look {
   alone?: string;
 }
 export type Stance = 'rest' | 'arrive' | 'leave';
-export type Drawer = 'media' | 'renders' | 'openings' | 'states' | 'proof';
+export type Drawer = 'media' | 'renders' | 'openings' | 'effects' | 'states' | 'proof';
+/** An effect of a layer without which, or as far as which, the picture is looked at for a while. */
+export interface Peek {
+  layer: string;
+  effect: string;
+  upTo: boolean;
+}
 export interface KeyName {
   layer: string;
   property: string;
@@ -88,6 +94,7 @@ export const useView = defineStore('view', () => {
   const range = ref<{ from: number; to: number }>();
   /** What stands over the right edge. */
   const drawer = ref<Drawer>();
+  const peek = ref<Peek>();
   const unfolded = ref<Set<string>>(new Set());
   /** How high the Timeline is, in pixels of the screen; remembered by the browser. */
   const timeline = ref(Number(localStorage.getItem(TIMELINE)) || USUAL);
@@ -188,6 +195,7 @@ export const useView = defineStore('view', () => {
     curves,
     range,
     drawer,
+    peek,
     unfolded,
     timeline,
     shortest: SHORTEST,

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  CopyOutlined,
   DeleteOutlined,
   EyeInvisibleOutlined,
   EyeOutlined,
@@ -7,64 +8,62 @@ import {
   PlusOutlined,
   UndoOutlined,
 } from '@ant-design/icons-vue';
-import { Button, Dropdown, Menu, MenuItem, MenuItemGroup, Segmented, Select } from 'ant-design-vue';
-import { computed, ref } from 'vue';
-import type { EffectView, Layer, LayerEffect } from '../../api/client';
+import { Button, Dropdown, Menu, MenuItem, Popover, Segmented, Select } from 'ant-design-vue';
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
+import type { Layer, LayerEffect } from '../../api/client';
+import NumberField from '../../fields/NumberField.vue';
 import SheetLine from '../../fields/SheetLine.vue';
 import { follow } from '../../lib/drag';
-import { freshId, type Recipe } from '../../lib/layers';
+import type { Recipe } from '../../lib/layers';
+import { useChain } from '../../stores/chain';
 import { useRecipes } from '../../stores/recipes';
 import { useShot } from '../../stores/shot';
+import { useView } from '../../stores/view';
 import PropertyRow from '../PropertyRow.vue';
+import RecipeRows from './RecipeRows.vue';
 import { useContent } from './useContent';
 
 /** What changes the layer's picture, in the order in which it does; the masks and the cut stand between. */
 const props = defineProps<{ layer: Layer; locked: boolean }>();
 const shot = useShot();
+const view = useView();
 const recipes = useRecipes();
+const chain = useChain();
 const { of } = useContent();
 
 type Station = LayerEffect['station'];
 const STATIONS: Station[] = ['before-masks', 'before-cut', 'behind-cut'];
 /** What stands behind each of them. */
 const LINES: Partial<Record<Station, string>> = { 'before-masks': 'masks', 'before-cut': 'cut' };
-const PURPOSES: Record<EffectView['purpose'], string> = {
-  BLUR: 'Blur',
-  LIGHT: 'Light and shadow',
-  BEND: 'Bend',
-  EDGE: 'Edge',
-  COLOUR: 'Colour',
-  AGE: 'Age',
-  TIME: 'Time',
-};
+
+onMounted(() => (chain.measured = true));
+onBeforeUnmount(() => (chain.measured = false));
 
 const closed = ref(new Set<string>());
 const at = (station: Station) => props.layer.effects.filter((e) => e.station === station);
-const view = (e: LayerEffect) => recipes.effect((e.effect as Recipe).kind);
-const label = (e: LayerEffect) => view(e)?.descriptor.label ?? (e.effect as Recipe).kind;
-const rows = (e: LayerEffect) => of('effects').filter((p) => p.name.startsWith(`chain.${e.id}.`));
-const groups = computed(() =>
-  Object.entries(PURPOSES)
-    .map(([purpose, title]) => ({ title, effects: recipes.effects.filter((e) => e.purpose === purpose) }))
-    .filter((g) => g.effects.length),
-);
+const recipe = (e: LayerEffect) => e.effect as Recipe;
+const known = (e: LayerEffect) => recipes.effect(recipe(e).kind);
+const label = (e: LayerEffect) => chain.label(e);
+const amount = (e: LayerEffect) => of('effects').filter((p) => p.name === `chain.${e.id}.amount`);
 const others = computed(() => [
   { value: '', label: 'everywhere' },
+  ...(passages.value.length ? [{ value: NEAR, label: 'near the edge of its opening' }] : []),
   ...shot
     .everyLayer()
     .filter((l) => l.id !== props.layer.id)
     .map((l) => ({ value: l.id, label: l.name })),
 ]);
+/** Stands for the edge of the layer's opening among layers. */
+const NEAR = ' near';
+const passages = computed(() => [props.layer.arrive, props.layer.leave].filter((p) => p?.opening));
+const where = (e: LayerEffect) => e.where?.by ?? (e.near ? NEAR : '');
 
 const set = (says: string, effects: LayerEffect[]) => shot.setField(props.layer.id, 'effects', effects, says);
 const replaced = (e: LayerEffect) => props.layer.effects.map((o) => (o.id === e.id ? e : o));
 
-function add(e: EffectView) {
-  const link = { id: freshId(), effect: { kind: e.descriptor.kind }, station: e.station };
-  void shot.edit(`Add ${e.descriptor.label.toLowerCase()}`, {
-    layer: props.layer.id,
-    patch: [{ op: 'add', path: '/effects/-', value: link }],
-  });
+function put(e: LayerEffect, field: 'effect' | 'border' | 'near', value: unknown, says: string) {
+  const path = `/effects/${props.layer.effects.indexOf(e)}/${field}`;
+  void shot.edit(says, { layer: props.layer.id, patch: [{ op: 'replace', path, value }] });
 }
 
 const remove = (e: LayerEffect) =>
@@ -74,25 +73,29 @@ const remove = (e: LayerEffect) =>
   );
 const turn = (e: LayerEffect) =>
   void set(`${label(e)} ${e.on ? 'off' : 'on'}`, replaced({ ...e, on: !e.on }));
-const reset = (e: LayerEffect) =>
-  void shot.edit(`${label(e)} as new`, {
-    layer: props.layer.id,
-    patch: [
-      {
-        op: 'replace',
-        path: `/effects/${props.layer.effects.indexOf(e)}/effect`,
-        value: { kind: (e.effect as Recipe).kind },
-      },
-    ],
-  });
+const reset = (e: LayerEffect) => put(e, 'effect', { kind: recipe(e).kind }, `${label(e)} as new`);
 
 function weigh(e: LayerEffect, part: Partial<NonNullable<LayerEffect['where']>>) {
-  const where = { by: '', with: 'shape' as const, keep: 'inside' as const, ...(e.where ?? {}), ...part };
-  void set(`Where ${label(e).toLowerCase()} works`, replaced({ ...e, where: where.by ? where : null }));
+  const near = part.by === NEAR ? { lead: 0, ahead: 60, behind: 160 } : null;
+  const now = { by: '', with: 'shape' as const, keep: 'inside' as const, ...(e.where ?? {}), ...part };
+  const layer = now.by && now.by !== NEAR ? now : null;
+  void set(`Where ${label(e).toLowerCase()} works`, replaced({ ...e, where: layer, near }));
 }
 
+const NEARS = [
+  { name: 'lead', label: 'Behind the edge by', least: -10000 },
+  { name: 'ahead', label: 'Begins ahead by', least: 0 },
+  { name: 'behind', label: 'Ends behind by', least: 0 },
+] as const;
+const BORDERS = [
+  { value: '', label: 'as usual' },
+  { value: 'empty', label: 'empty' },
+  { value: 'repeat', label: 'repeated' },
+  { value: 'reflect', label: 'reflected' },
+];
+
 /** The chain as one list: the effects, and the lines between the stations. */
-const chain = computed(() =>
+const list = computed(() =>
   STATIONS.flatMap((station) => [
     ...at(station).map((effect) => ({ key: effect.id, effect, line: undefined })),
     ...(LINES[station] ? [{ key: LINES[station], effect: undefined, line: LINES[station] }] : []),
@@ -101,20 +104,20 @@ const chain = computed(() =>
 
 /** Puts an effect to another place of the list, over the lines between the stations. */
 function move(e: LayerEffect, to: number) {
-  const list = chain.value.filter((c) => c.effect?.id !== e.id);
-  list.splice(Math.max(0, Math.min(list.length, to)), 0, { key: e.id, effect: e, line: undefined });
+  const left = list.value.filter((c) => c.effect?.id !== e.id);
+  left.splice(Math.max(0, Math.min(left.length, to)), 0, { key: e.id, effect: e, line: undefined });
   let station = 0;
   const effects: LayerEffect[] = [];
-  for (const c of list) {
+  for (const c of left) {
     if (c.line) station++;
     else if (c.effect) effects.push({ ...c.effect, station: STATIONS[station] ?? 'behind-cut' });
   }
   void set(`Order of ${label(e).toLowerCase()}`, effects);
 }
 
-const placeOf = (e: LayerEffect) => chain.value.findIndex((c) => c.effect?.id === e.id);
+const placeOf = (e: LayerEffect) => list.value.findIndex((c) => c.effect?.id === e.id);
 
-const list = ref<HTMLElement>();
+const element = ref<HTMLElement>();
 /** Where what is dragged would go. */
 const target = ref<number>();
 function drag(e: PointerEvent, effect: LayerEffect) {
@@ -122,7 +125,9 @@ function drag(e: PointerEvent, effect: LayerEffect) {
   e.preventDefault();
   // Rows may come and go meanwhile, when the engine tells what an effect has.
   const middles = () =>
-    [...(list.value?.children ?? [])].map((i) => i.getBoundingClientRect()).map((r) => r.top + r.height / 2);
+    [...(element.value?.children ?? [])]
+      .map((i) => i.getBoundingClientRect())
+      .map((r) => r.top + r.height / 2);
   follow({
     move: (m) => (target.value = middles().filter((y) => y < m.clientY).length),
     end: () => {
@@ -146,41 +151,72 @@ function onKey(e: KeyboardEvent, effect: LayerEffect) {
 }
 
 function fold(e: LayerEffect) {
+  chain.chosen = e.id;
   const next = new Set(closed.value);
   if (!next.delete(e.id)) next.add(e.id);
   closed.value = next;
 }
+
+const name = ref('');
+async function keep() {
+  if (!name.value.trim()) return;
+  await chain.keep(name.value.trim());
+  name.value = '';
+}
+const cost = (e: LayerEffect) => {
+  const ms = chain.costOf(e.id);
+  return ms === undefined ? '' : `${ms < 10 ? ms.toFixed(1) : Math.round(ms)} ms`;
+};
 </script>
 
 <template>
-  <Dropdown :trigger="['click']" :disabled="locked">
-    <Button size="small" :disabled="locked"><PlusOutlined /> Add an effect</Button>
-    <template #overlay>
-      <Menu>
-        <MenuItemGroup v-for="g in groups" :key="g.title" :title="g.title">
-          <MenuItem
-            v-for="e in g.effects"
-            :key="e.descriptor.kind"
-            :title="e.descriptor.summary"
-            @click="add(e)"
-            >{{ e.descriptor.label }}</MenuItem
+  <div class="tools">
+    <Button size="small" :disabled="locked" @click="view.drawer = 'effects'"
+      ><PlusOutlined /> Add an effect</Button
+    >
+    <Dropdown :trigger="['click']">
+      <Button size="small" aria-label="The whole chain"><CopyOutlined /></Button>
+      <template #overlay>
+        <Menu>
+          <MenuItem key="copy" :disabled="!layer.effects.length" @click="chain.copy()"
+            >Copy the chain</MenuItem
           >
-        </MenuItemGroup>
-      </Menu>
-    </template>
-  </Dropdown>
-  <div ref="list" class="chain" data-testid="chain">
+          <MenuItem key="paste" :disabled="locked || !chain.copied.length" @click="chain.paste()"
+            >Paste the chain behind</MenuItem
+          >
+        </Menu>
+      </template>
+    </Dropdown>
+    <Popover v-if="layer.effects.length" trigger="click" placement="bottomRight">
+      <Button size="small">Keep…</Button>
+      <template #content>
+        <input
+          v-model="name"
+          class="keep"
+          aria-label="Name of the chain"
+          placeholder="Name of the chain"
+          maxlength="80"
+          @keydown.stop
+          @keydown.enter="keep"
+        />
+        <Button size="small" type="primary" :disabled="!name.trim()" @click="keep">Keep</Button>
+      </template>
+    </Popover>
+  </div>
+  <div ref="element" class="chain" data-testid="chain">
     <div
-      v-for="(c, i) in chain"
+      v-for="(c, i) in list"
       :key="c.key"
-      :class="{ target: target === i, last: target === chain.length && i === chain.length - 1 }"
+      :class="{ target: target === i, last: target === list.length && i === list.length - 1 }"
     >
       <p v-if="c.line" class="station">{{ c.line }}</p>
       <div
         v-else-if="c.effect"
         class="effect"
-        :class="{ off: !c.effect.on }"
-        :data-testid="`effect-${(c.effect.effect as Recipe).kind}`"
+        :class="{ off: !c.effect.on, chosen: chain.at?.id === c.effect.id }"
+        :data-testid="`effect-${recipe(c.effect).kind}`"
+        @pointerdown="chain.chosen = c.effect.id"
+        @focusin="chain.chosen = c.effect.id"
       >
         <div class="head">
           <button
@@ -196,6 +232,12 @@ function fold(e: LayerEffect) {
           <button class="bare name" :aria-expanded="!closed.has(c.effect.id)" @click="fold(c.effect)">
             {{ label(c.effect) }}
           </button>
+          <span
+            class="cost"
+            :class="{ slowest: chain.slowest === c.effect.id }"
+            title="What it costs on this frame; while 0 is held the picture is seen without it, while 9 only as far as it"
+            >{{ cost(c.effect) }}</span
+          >
           <button
             class="bare"
             :disabled="locked"
@@ -224,14 +266,17 @@ function fold(e: LayerEffect) {
             <DeleteOutlined />
           </button>
         </div>
-        <template v-if="!closed.has(c.effect.id)">
-          <PropertyRow v-for="p in rows(c.effect)" :key="p.name" :property="p" :locked="locked" />
+        <p v-if="!known(c.effect)" class="unknown">
+          This version doesn’t know it: it is kept as it is, and left out of the picture.
+        </p>
+        <template v-else-if="!closed.has(c.effect.id)">
+          <PropertyRow v-for="p in amount(c.effect)" :key="p.name" :property="p" :locked="locked" />
           <SheetLine label="Where">
             <Select
               size="small"
               :aria-label="`Where ${label(c.effect)} works`"
               :disabled="locked"
-              :value="c.effect.where?.by ?? ''"
+              :value="where(c.effect)"
               :options="others"
               @change="(v) => c.effect && weigh(c.effect, { by: String(v ?? '') })"
             />
@@ -253,6 +298,37 @@ function fold(e: LayerEffect) {
                 @change="(v) => c.effect && weigh(c.effect, { keep: v as 'inside' })"
               />
             </span>
+          </SheetLine>
+          <template v-if="c.effect.near">
+            <SheetLine v-for="n in NEARS" :key="n.name" :label="n.label">
+              <NumberField
+                :value="c.effect.near[n.name]"
+                :label="n.label"
+                unit="px"
+                :least="n.least"
+                :most="10000"
+                :disabled="locked"
+                @commit="(v) => c.effect && put(c.effect, 'near', { ...c.effect.near, [n.name]: v }, n.label)"
+              />
+            </SheetLine>
+          </template>
+          <RecipeRows
+            :descriptor="known(c.effect)!.descriptor"
+            :recipe="recipe(c.effect)"
+            :prefix="`chain.${c.effect.id}.`"
+            section="effects"
+            :locked="locked"
+            @commit="(r, says) => c.effect && put(c.effect, 'effect', r, says)"
+          />
+          <SheetLine v-if="known(c.effect)?.readsBeyond" label="Beyond the border">
+            <Select
+              size="small"
+              :aria-label="`Beyond the border of ${label(c.effect)}`"
+              :disabled="locked"
+              :value="c.effect.border ?? ''"
+              :options="BORDERS"
+              @change="(v) => c.effect && put(c.effect, 'border', v || null, 'Beyond the border')"
+            />
           </SheetLine>
         </template>
       </div>
@@ -277,6 +353,34 @@ function fold(e: LayerEffect) {
   content: '';
   flex: 1;
   border-top: 1px solid #4a4a4a;
+}
+.tools {
+  display: flex;
+  gap: 6px;
+}
+.keep {
+  width: 150px;
+  margin-right: 6px;
+  border: 0;
+  border-bottom: 1px solid #555;
+  background: none;
+  color: var(--text);
+  font: inherit;
+}
+.cost {
+  color: var(--quiet);
+  font-size: 11px;
+  font-variant-numeric: tabular-nums;
+}
+.slowest {
+  color: var(--accent);
+}
+.unknown {
+  margin: 2px 0;
+  color: var(--quiet);
+}
+.effect.chosen {
+  box-shadow: inset 2px 0 0 var(--accent);
 }
 .effect {
   margin: 3px -8px;

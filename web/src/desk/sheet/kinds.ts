@@ -9,6 +9,7 @@ import ShapeLook from './ShapeLook.vue';
 import ShotLook from './ShotLook.vue';
 import SoundLook from './SoundLook.vue';
 import TextLook from './TextLook.vue';
+import TextureLook from './TextureLook.vue';
 
 export type ContentKind = Layer['content']['kind'];
 
@@ -21,6 +22,11 @@ export const KINDS: Record<ContentKind, { look: Component; glyph: string }> = {
   shape: { look: ShapeLook, glyph: 'M2.5 12.5C4 4 8 12 13 4M2.5 10.8v3.4M11.4 4h3.2' },
   again: { look: AgainLook, glyph: 'M4 6V3h4l1 1.5h5V11h-2M2 8V5.5M2 6h4.5L8 7.5h3.5V13H2z' },
   sound: { look: SoundLook, glyph: 'M2 8h1.5M5 5v6M7.5 2.5v11M10 5v6M12.5 7v2' },
+  texture: {
+    look: TextureLook,
+    glyph:
+      'M2.5 5c2-2.5 3.5-2.5 5.5 0s3.5 2.5 5.5 0M2.5 8.5c2-2.5 3.5-2.5 5.5 0s3.5 2.5 5.5 0M2.5 12c2-2.5 3.5-2.5 5.5 0s3.5 2.5 5.5 0',
+  },
   adjustment: {
     look: AdjustmentLook,
     glyph: 'M8 2.5a5.5 5.5 0 1 0 0 11zM8 2.5a5.5 5.5 0 0 1 0 11M8 5.5h5M8 8h5.5M8 10.5h5',

@@ -55,10 +55,13 @@ class KeptController {
             String name,
 
             @JsonRawValue @Schema(type = "array", requiredMode = Schema.RequiredMode.REQUIRED)
-            String effects) {
-        static ChainView of(Kept<List<LayerEffect>> k) {
+            String effects,
+
+            @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+            boolean shipped) {
+        static ChainView of(Kept<List<LayerEffect>> k, boolean shipped) {
             return new ChainView(
-                    k.id(), k.name(), ShotJson.writeEffects(k.what()).toString());
+                    k.id(), k.name(), ShotJson.writeEffects(k.what()).toString(), shipped);
         }
     }
 
@@ -96,8 +99,9 @@ class KeptController {
     /** Those that ship with the application come first; they can't be renamed or removed. */
     @GetMapping("/projects/{project}/chains")
     List<ChainView> chains(@PathVariable UUID project) {
-        return Stream.concat(ShippedChains.all().stream(), chains.of(project).stream())
-                .map(ChainView::of)
+        return Stream.concat(
+                        ShippedChains.all().stream().map(k -> ChainView.of(k, true)),
+                        chains.of(project).stream().map(k -> ChainView.of(k, false)))
                 .toList();
     }
 
@@ -107,14 +111,14 @@ class KeptController {
     ChainView keepChain(@PathVariable UUID project, @RequestBody String body) {
         JsonObject request = ShotJson.parse(body);
         if (request.get("name") instanceof JsonString name) {
-            return ChainView.of(chains.keep(project, name.getString(), request));
+            return ChainView.of(chains.keep(project, name.getString(), request), false);
         }
         throw new IllegalArgumentException("A kept chain needs a 'name', a text, and 'effects', a list.");
     }
 
     @PutMapping("/chains/{id}")
     ChainView renameChain(@PathVariable UUID id, @RequestBody KeptName body) {
-        return ChainView.of(chains.rename(id, body.name));
+        return ChainView.of(chains.rename(id, body.name), false);
     }
 
     @DeleteMapping("/chains/{id}")

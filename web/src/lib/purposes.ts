@@ -1,0 +1,12 @@
+import type { EffectView } from '../api/client';
+
+/** What effects are used for, as people look for them. */
+export const PURPOSES: Record<EffectView['purpose'], string> = {
+  BLUR: 'Blur',
+  LIGHT: 'Light and shadow',
+  BEND: 'Bend',
+  EDGE: 'Edge',
+  COLOUR: 'Colour',
+  AGE: 'Age',
+  TIME: 'Time',
+};
