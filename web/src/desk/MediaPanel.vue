@@ -16,7 +16,8 @@ const shot = useShot();
 const view = useView();
 const chooser = ref<HTMLInputElement>();
 
-async function bring(e: Event) {
+async;
+function bring(e: Event) {
   const input = e.target as HTMLInputElement;
   const files = [...(input.files ?? [])];
   input.value = '';
@@ -37,6 +38,9 @@ const stopped = (m: Media) =>
     m,
     project.jobs.filter((j) => j.state === 'CANCELLED' || j.state === 'FAILED'),
   );
+
+/** Fonts and colour tables are no layers. */
+const shown = (m: Media) => m.kind !== 'FONT' && m.kind !== 'TABLE';
 
 async function attempt(work: () => Promise<unknown>) {
   try {
@@ -61,38 +65,41 @@ function progress(m: Media): string {
       <input ref="chooser" type="file" multiple hidden data-testid="files" @change="bring" />
     </template>
     <p class="quiet about">
-      Video, stills with alpha, sound, numbered sequences, TrueType and OpenType fonts. They can be dropped on
-      the Picture, and on the rows at a frame, too.
+      Video, stills with alpha, sound, numbered sequences, TrueType and OpenType fonts, colour tables (.cube).
+      They can be dropped on the Picture, and on the rows at a frame, too.
     </p>
     <ul>
       <li
         v-for="m in project.media"
         :key="m.id"
-        :draggable="m.state === 'READY' && m.kind !== 'FONT'"
+        :draggable="m.state === 'READY' && shown(m)"
         :data-testid="`media-${m.name}`"
         :data-state="m.state"
         @dragstart="$event.dataTransfer?.setData(MEDIA, m.id)"
       >
         <span class="thumb">
           <img
-            v-if="m.state === 'READY' && m.kind !== 'FONT' && m.kind !== 'SOUND'"
+            v-if="m.state === 'READY' && shown(m) && m.kind !== 'SOUND'"
             :src="`/api/media/${m.id}/thumbnail.png`"
             alt=""
           />
           <span v-else class="glyph">{{
             m.kind === 'FONT'
               ? 'Aa'
-              : m.kind === 'SOUND' && m.state === 'READY'
-                ? '♪'
-                : m.state === 'FAILED' && !working(m)
-                  ? '×'
-                  : progress(m)
+              : m.kind === 'TABLE'
+                ? '▦'
+                : m.kind === 'SOUND' && m.state === 'READY'
+                  ? '♪'
+                  : m.state === 'FAILED' && !working(m)
+                    ? '×'
+                    : progress(m)
           }}</span>
         </span>
         <span class="text">
           <strong>{{ m.name }}</strong>
           <span v-if="m.state === 'FAILED'" class="warn">{{ m.message }}</span>
           <span v-else-if="m.kind === 'FONT'" class="quiet">font</span>
+          <span v-else-if="m.kind === 'TABLE'" class="quiet">colour table</span>
           <span v-else-if="m.kind === 'SOUND'" class="quiet"
             >sound · {{ (m.frames / Number(m.rate)).toFixed(2) }} s</span
           >
@@ -102,9 +109,9 @@ function progress(m: Media): string {
           </span>
           <span v-if="m.state === 'READY' && m.message" class="quiet">{{ m.message }}</span>
         </span>
-        <Button v-if="m.state === 'READY' && m.kind !== 'FONT'" size="small" @click="add(m)">Add</Button>
+        <Button v-if="m.state === 'READY' && shown(m)" size="small" @click="add(m)">Add</Button>
         <Button
-          v-if="m.state === 'READY' && m.kind !== 'FONT' && view.frame > 0"
+          v-if="m.state === 'READY' && shown(m) && view.frame > 0"
           size="small"
           :title="`Begins at the playhead, on frame ${view.frame}`"
           @click="add(m, { frame: view.frame })"

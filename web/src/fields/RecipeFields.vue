@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import type { Descriptor, Parameter } from '../api/client';
 import type { Recipe } from '../lib/layers';
 import { dragStep, shownTimes } from '../lib/numbers';
+import { useProject } from '../stores/project';
 import { useShot } from '../stores/shot';
 import SheetLine from './SheetLine.vue';
 import NumberField from './NumberField.vue';
@@ -25,7 +26,16 @@ const valueOf = (p: Parameter) => props.recipe[p.name] ?? p.standard;
 defineSlots<{ property(of: { parameter: Parameter }): unknown }>();
 const factor = (p: Parameter) => shownTimes(p.unit);
 const withValue = (p: Parameter, value: unknown): Recipe => ({ ...props.recipe, [p.name]: value });
-const layers = computed(() => shot.everyLayer().map((l) => ({ value: l.id, label: l.name })));
+const project = useProject();
+const layers = computed(() => [
+  // A signal always follows something.
+  ...(props.properties ? [] : [{ value: '', label: 'none' }]),
+  ...shot.everyLayer().map((l) => ({ value: l.id, label: l.name })),
+]);
+const tables = computed(() => [
+  { value: '', label: 'none' },
+  ...project.media.filter((m) => m.kind === 'TABLE').map((m) => ({ value: m.id, label: m.name })),
+]);
 </script>
 
 <template>
@@ -61,9 +71,11 @@ const layers = computed(() => shot.everyLayer().map((l) => ({ value: l.id, label
         :options="
           p.kind === 'LAYER'
             ? layers
-            : p.kind === 'PROPERTY'
-              ? (properties ?? [])
-              : p.choices.map((c) => ({ value: c, label: c }))
+            : p.kind === 'FILE'
+              ? tables
+              : p.kind === 'PROPERTY'
+                ? (properties ?? [])
+                : p.choices.map((c) => ({ value: c, label: c }))
         "
         @change="(v) => emit('commit', withValue(p, v))"
       />

@@ -73,7 +73,7 @@ export const useAdding = defineStore('adding', () => {
 
   function media(m: Media, where: Where = {}) {
     const s = shot.shot;
-    if (!s || m.kind === 'FONT') return Promise.resolve();
+    if (!s || m.kind === 'FONT' || m.kind === 'TABLE') return Promise.resolve();
     if (m.kind === 'SOUND') {
       const seconds = m.frames / Number(m.rate);
       const length = Math.max(1, Math.ceil(seconds * framesPerSecond(s.format.rate)));

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.UnaryOperator;
 
 /** A kind of thing with a value for each of its parameters. */
 public final class Recipe {
@@ -76,6 +77,32 @@ public final class Recipe {
             }
         }
         return all;
+    }
+
+    /** The ids of the files of the project that its parameters name. */
+    public Set<String> files() {
+        Set<String> all = new LinkedHashSet<>();
+        for (Parameter p : descriptor.parameters()) {
+            if (p.kind() == Parameter.Kind.FILE
+                    && !descriptor.isUnknown()
+                    && !text(p.name()).isEmpty()) {
+                all.add(text(p.name()));
+            }
+        }
+        return all;
+    }
+
+    /** The same with other ids for the files that it names. */
+    public Recipe withFiles(UnaryOperator<String> other) {
+        Recipe next = this;
+        for (Parameter p : descriptor.parameters()) {
+            if (p.kind() == Parameter.Kind.FILE
+                    && !descriptor.isUnknown()
+                    && !text(p.name()).isEmpty()) {
+                next = next.with(p.name(), other.apply(text(p.name())));
+            }
+        }
+        return next;
     }
 
     /** The same with other layers in place of those that it names; nothing where one of them has no other. */

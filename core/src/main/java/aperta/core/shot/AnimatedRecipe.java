@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import java.util.function.UnaryOperator;
 
 /**
  * A kind of thing whose parameters may change over time: those that have a middle between two values may have keys and
@@ -127,6 +128,11 @@ public record AnimatedRecipe(Recipe rest, Map<String, Animated<?>> moving) {
             Animated<T> value = (Animated<T>) get.apply(layer).value(parameter.name());
             return value;
         }
+    }
+
+    /** The same with other ids for the files that it names. */
+    public AnimatedRecipe withFiles(UnaryOperator<String> other) {
+        return new AnimatedRecipe(rest.withFiles(other), moving);
     }
 
     /** The same with other layers in place of those that it names; nothing where one of them has no other. */

@@ -45,7 +45,7 @@ public final class References {
     }
 
     /**
-     * The same layer without what names these: it has no such parent, cut, signal or opening any more. A group that is
+     * The same layer without what names these: it has no such parent, cut, signal or opening any more, and its effects name nothing in their place. A group that is
      * shown again stays named, since the layer would show nothing without it.
      */
     public static Layer without(Layer layer, Set<String> gone) {
@@ -58,9 +58,8 @@ public final class References {
                 .withWindows(layer.windows().stream()
                         .flatMap(w -> w.withLayers(other).stream())
                         .toList())
-                .withEffects(layer.effects().stream()
-                        .flatMap(e -> changed(e, other).stream())
-                        .toList())
+                .withEffects(
+                        layer.effects().stream().map(e -> changed(e, other)).toList())
                 .withArrive(layer.arrive().map(p -> changed(p, other)))
                 .withLeave(layer.leave().map(p -> changed(p, other)));
         if (layer.content() instanceof Content.Again again) {
@@ -72,10 +71,13 @@ public final class References {
         return next;
     }
 
-    private static Optional<LayerEffect> changed(LayerEffect effect, Function<String, Optional<String>> other) {
+    private static LayerEffect changed(LayerEffect effect, Function<String, Optional<String>> other) {
         LayerEffect next =
                 effect.withWhere(effect.where().flatMap(w -> other.apply(w.by()).map(w::withBy)));
-        return effect.recipe().withLayers(other).map(next::withRecipe);
+        // What it was made from is gone, and named by nothing now: the effect stays, and does nothing by that.
+        return next.withRecipe(effect.recipe()
+                .withLayers(id -> Optional.of(other.apply(id).orElse("")))
+                .orElseThrow());
     }
 
     private static Passage changed(Passage passage, Function<String, Optional<String>> other) {

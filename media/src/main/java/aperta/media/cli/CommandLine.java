@@ -1,5 +1,6 @@
 package aperta.media.cli;
 
+import aperta.core.effect.CubeTable;
 import aperta.core.picture.Bands;
 import aperta.core.picture.Bytes;
 import aperta.core.proof.Finding;
@@ -137,7 +138,9 @@ public final class CommandLine {
             Map<String, Clip> clips = file.clips(plates, words::println);
             FontShelf fonts = new FontShelf(
                     id -> Optional.ofNullable(file.fonts().get(id)).map(CommandLine::bytes));
-            try (ClipSources sources = new ClipSources(id -> Optional.ofNullable(clips.get(id)))) {
+            Map<String, CubeTable> tables = file.tables();
+            try (ClipSources sources = new ClipSources(
+                    id -> Optional.ofNullable(clips.get(id)), id -> Optional.ofNullable(tables.get(id)))) {
                 Planner planner = new Planner(sources, fonts);
                 switch (command) {
                     case "render" -> render(file, planner, workers, options);

@@ -1,5 +1,7 @@
 package aperta.media.footage;
 
+import aperta.core.effect.CubeTable;
+import aperta.core.effect.Tables;
 import aperta.core.picture.Pixels;
 import aperta.core.render.RenderException;
 import aperta.core.render.Sources;
@@ -24,6 +26,7 @@ public final class ClipSources implements Sources, AutoCloseable {
     private record Name(String media, int level) {}
 
     private final Function<String, Optional<Clip>> clips;
+    private final Tables tables;
     /** How many frames before the next one are kept: who makes two frames at once may ask for the later one first. */
     private static final int RECENT = 4;
 
@@ -34,7 +37,18 @@ public final class ClipSources implements Sources, AutoCloseable {
 
     /** @param clips finds a clip by the id that a shot uses */
     public ClipSources(Function<String, Optional<Clip>> clips) {
+        this(clips, Tables.NONE);
+    }
+
+    /** The same with colour tables. */
+    public ClipSources(Function<String, Optional<Clip>> clips, Tables tables) {
         this.clips = clips;
+        this.tables = tables;
+    }
+
+    @Override
+    public Optional<CubeTable> table(String id) {
+        return tables.table(id);
     }
 
     @Override

@@ -1,5 +1,6 @@
 package aperta.media.project;
 
+import aperta.core.effect.CubeTable;
 import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Nesting;
@@ -172,11 +173,47 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
         return path;
     }
 
-    /** The ids of all media that a shot shows or lets hear. */
+    /** The ids of all media that a shot shows, lets hear, or takes colours from. */
     public static List<String> mediaOf(Shot shot) {
-        return Stream.concat(picturesOf(shot).stream(), soundsOf(shot).stream())
+        return Stream.of(picturesOf(shot), soundsOf(shot), tablesOf(shot))
+                .flatMap(List::stream)
                 .distinct()
                 .toList();
+    }
+
+    /** The ids of the colour tables of a shot, and of the shots that it shows. */
+    public static List<String> tablesOf(Shot shot) {
+        return everyLayer(shot)
+                .flatMap(l -> l.effects().stream())
+                .flatMap(e -> e.recipe().rest().files().stream())
+                .distinct()
+                .toList();
+    }
+
+    private static Stream<Layer> everyLayer(Shot shot) {
+        return shot.everyLayer().stream()
+                .flatMap(l -> l.content() instanceof Content.Nested n
+                                && n.found().isPresent()
+                        ? Stream.concat(Stream.of(l), everyLayer(n.found().get()))
+                        : Stream.of(l));
+    }
+
+    /** The colour tables of the shot, by the ids that it uses. */
+    public Map<String, CubeTable> tables() {
+        Map<String, CubeTable> all = new LinkedHashMap<>();
+        for (String id : tablesOf(shot)) {
+            Path file = media.get(id)
+                    .file()
+                    .orElseThrow(() -> new BadDocument("media." + id, "a colour table is a file, not a plate."));
+            try {
+                all.put(id, CubeTable.parse(Files.readString(file)));
+            } catch (IOException e) {
+                throw new BadDocument("media." + id, "the colour table can't be read.");
+            } catch (IllegalArgumentException e) {
+                throw new BadDocument("media." + id, e.getMessage());
+            }
+        }
+        return all;
     }
 
     /** The ids of the clips and stills of a shot. */
@@ -216,6 +253,14 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
                     : content.file().map(f -> content.withFile(name.apply(f))).orElse(content);
             if (!now.equals(content)) {
                 next = next.changing(layer.id(), l -> l.withContent(now));
+            }
+            if (layer.effects().stream()
+                    .anyMatch(e -> !e.recipe().rest().files().isEmpty())) {
+                next = next.changing(
+                        layer.id(),
+                        l -> l.withEffects(l.effects().stream()
+                                .map(e -> e.withRecipe(e.recipe().withFiles(name)))
+                                .toList()));
             }
         }
         return next;

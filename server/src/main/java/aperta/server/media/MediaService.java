@@ -1,5 +1,6 @@
 package aperta.server.media;
 
+import aperta.core.effect.CubeTable;
 import aperta.core.render.Planner;
 import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
@@ -24,6 +25,7 @@ import aperta.server.project.Projects;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -49,7 +51,8 @@ public class MediaService {
         VIDEO,
         STILL,
         SOUND,
-        FONT
+        FONT,
+        TABLE
     }
 
     public enum State {
@@ -74,6 +77,8 @@ public class MediaService {
             boolean alpha,
             boolean used) {}
 
+    private static final long MOST_TABLE_BYTES = 96L << 20;
+
     private final MediaRows media;
     private final Projects projects;
     private final JobService jobs;
@@ -82,6 +87,7 @@ public class MediaService {
     private final TransactionTemplate transaction;
     private final FontShelf fonts = new FontShelf(this::fontFile);
     private final Map<UUID, Clip> clips = new ConcurrentHashMap<>();
+    private final Map<UUID, CubeTable> tables = new ConcurrentHashMap<>();
     private final ClipSources sources = sources();
     private final Planner planner = new Planner(sources, fonts);
 
@@ -116,7 +122,7 @@ public class MediaService {
 
     /** Readers of one's own, for a job that runs from the first frame to the last. */
     public ClipSources sources() {
-        return new ClipSources(this::clip);
+        return new ClipSources(this::clip, this::table);
     }
 
     /** The sounds of all projects, by the ids of their media. */
@@ -192,7 +198,7 @@ public class MediaService {
     /** A medium that is ready for use. */
     public Item ready(UUID id) {
         MediaRow r = row(id);
-        if (r.state != State.READY || r.kind == Kind.FONT || r.kind == Kind.SOUND) {
+        if (r.state != State.READY || r.kind == Kind.FONT || r.kind == Kind.SOUND || r.kind == Kind.TABLE) {
             throw new Conflict("'" + r.name + "' isn't a picture that is ready.");
         }
         return item(r);
@@ -218,6 +224,9 @@ public class MediaService {
         }
         for (String id : ShotFile.soundsOf(shot)) {
             demand(project, id, k -> k == Kind.SOUND);
+        }
+        for (String id : ShotFile.tablesOf(shot)) {
+            demand(project, id, k -> k == Kind.TABLE);
         }
     }
 
@@ -274,6 +283,32 @@ public class MediaService {
         });
     }
 
+    private Optional<CubeTable> table(String id) {
+        return Ids.of(id).flatMap(u -> {
+            CubeTable known = tables.get(u);
+            if (known != null) {
+                return Optional.of(known);
+            }
+            Optional<MediaRow> row = media.findById(u).filter(m -> m.state == State.READY && m.kind == Kind.TABLE);
+            row.ifPresent(m -> tables.put(u, parsed(file(m))));
+            return Optional.ofNullable(tables.get(u));
+        });
+    }
+
+    private static CubeTable parsed(Path file) {
+        try {
+            if (Files.size(file) > MOST_TABLE_BYTES) {
+                throw new MediaException(
+                        "A colour table of more than " + (MOST_TABLE_BYTES >> 20) + " MB is not read.");
+            }
+            return CubeTable.parse(new String(Files.readAllBytes(file), StandardCharsets.UTF_8));
+        } catch (IOException e) {
+            throw new MediaException("The colour table can't be read.", e);
+        } catch (IllegalArgumentException e) {
+            throw new MediaException(e.getMessage(), e);
+        }
+    }
+
     private Optional<Path> proxy(MediaRow row) {
         return Optional.of(storage.proxy(row.hash)).filter(Files::exists);
     }
@@ -328,6 +363,13 @@ public class MediaService {
         if (ending.equals(".ttf") || ending.equals(".otf") || ending.equals(".ttc")) {
             Typeface face = Typeface.of(Files.readAllBytes(file));
             MediaRow row = new MediaRow(project, face.family(), Kind.FONT, ShotFile.hash(file), ending);
+            keep(file, row);
+            row.state = State.READY;
+            return item(media.save(row));
+        }
+        if (ending.equals(".cube")) {
+            parsed(file);
+            MediaRow row = new MediaRow(project, name, Kind.TABLE, ShotFile.hash(file), ending);
             keep(file, row);
             row.state = State.READY;
             return item(media.save(row));
