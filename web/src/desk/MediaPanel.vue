@@ -16,8 +16,7 @@ const shot = useShot();
 const view = useView();
 const chooser = ref<HTMLInputElement>();
 
-async;
-function bring(e: Event) {
+async function bring(e: Event) {
   const input = e.target as HTMLInputElement;
   const files = [...(input.files ?? [])];
   input.value = '';

@@ -15,7 +15,13 @@ const layer = computed(() => shot.find(timing.replaced));
 const heard = computed(() => layer.value?.content.kind === 'sound');
 const media = computed(() =>
   project.media
-    .filter((m) => m.state === 'READY' && m.kind !== 'FONT' && (m.kind === 'SOUND') === heard.value)
+    .filter(
+      (m) =>
+        m.state === 'READY' &&
+        m.kind !== 'FONT' &&
+        m.kind !== 'TABLE' &&
+        (m.kind === 'SOUND') === heard.value,
+    )
     .map((m) => ({ value: `media ${m.id}`, label: m.name })),
 );
 const layers = computed(() =>
@@ -34,7 +40,7 @@ async function replace() {
   const [from, id] = (by.value ?? '').split(' ');
   const m = project.find(id ?? '');
   const label = `Replace ${layer.value?.name}`;
-  const kinds = { VIDEO: 'footage', STILL: 'still', SOUND: 'sound', FONT: '' };
+  const kinds = { VIDEO: 'footage', STILL: 'still', SOUND: 'sound', FONT: '', TABLE: '' };
   const done =
     from === 'layer'
       ? await timing.edit(label, 'replace-by-layer', { layer: layer.value?.id, by: id })

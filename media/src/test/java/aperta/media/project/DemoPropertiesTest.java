@@ -47,7 +47,8 @@ class DemoPropertiesTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"opening", "line-9", "see-you", "terminus"})
+    @ValueSource(
+            strings = {"opening", "line-9", "see-you", "terminus", "the-conductor", "ticket", "shimmer", "archive"})
     void keysOnAPropertyAreWrittenAndRead(String name) {
         Shot shot = ShotFile.read(Path.of("../demo", name + ".json")).shot();
         String before = ShotJson.write(shot).toString();

@@ -68,7 +68,16 @@ class Demo {
     private void make() throws IOException {
         UUID project = projects.save(new Project(PROJECT)).id();
         Map<String, UUID> plates = new LinkedHashMap<>();
-        for (String name : new String[] {"opening.json", "line-9.json", "see-you.json", "terminus.json"}) {
+        for (String name : new String[] {
+            "opening.json",
+            "line-9.json",
+            "see-you.json",
+            "terminus.json",
+            "the-conductor.json",
+            "ticket.json",
+            "shimmer.json",
+            "archive.json"
+        }) {
             ShotFile file = ShotFile.read(Path.of(folder, name));
             Map<String, UUID> ids = new LinkedHashMap<>();
             for (var source : file.media().entrySet()) {
