@@ -13,7 +13,9 @@ public final class Checks {
             new StrayLetter(),
             new ReadingTime(),
             new Contrast(),
-            new Flashes());
+            new Flashes(),
+            new LightCutOff(),
+            new RepeatingGrain());
 
     private Checks() {}
 

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import aperta.core.colour.Colour;
+import aperta.core.effect.Effect;
+import aperta.core.effect.Effects;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.opening.Openings;
@@ -17,8 +19,10 @@ import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
+import aperta.core.shot.LayerEffect;
 import aperta.core.shot.LetterLook;
 import aperta.core.shot.Mask;
+import aperta.core.shot.Pace;
 import aperta.core.shot.Paint;
 import aperta.core.shot.Passage;
 import aperta.core.shot.Place;
@@ -320,7 +324,42 @@ class ProofTest {
                         "flashes",
                         "from dark to bright enough",
                         shot(flashing(plate(grey(0.45)), 5, 6), black),
-                        shot(flashing(plate(grey(0.25)), 5, 6), black)));
+                        shot(flashing(plate(grey(0.25)), 5, 6), black)),
+                new Pair("flashes", "an old film that flickers", flickering(0.9), flickering(0.08)),
+                new Pair(
+                        "light-cut-off",
+                        "a glow that the frame cuts off",
+                        shot(glowing(60, 200), black),
+                        shot(glowing(60, 20), black)),
+                new Pair(
+                        "light-cut-off",
+                        "a glow that peeks in",
+                        shot(glowing(-70, 200), black),
+                        shot(glowing(-600, 200), black)),
+                new Pair("repeating-grain", "grain that is held", grained(12, false), grained(1, false)),
+                new Pair("repeating-grain", "grain in a frozen group", grained(1, true), grained(1, false)));
+    }
+
+    private static LayerEffect effect(String kind, Map<String, ?> values) {
+        Effect effect = Effects.of(kind);
+        return LayerEffect.of(kind, AnimatedRecipe.of(Recipe.of(effect.descriptor(), values)), effect.station());
+    }
+
+    private static Shot flickering(double flicker) {
+        Map<String, ?> values =
+                Map.of("flicker", flicker, "weave", 0.0, "dust", 0.0, "hairs", 0.0, "scratches", 0.0, "fading", 0.0);
+        return shot(plate(grey(0.6)).withEffects(List.of(effect("old-film", values))));
+    }
+
+    private static Layer glowing(double x, double radius) {
+        return box("b", x, 180, 60, 60, Colour.WHITE)
+                .withEffects(List.of(effect("glow", Map.of("radius", radius, "strength", 2.0))));
+    }
+
+    private static Shot grained(double hold, boolean frozen) {
+        Layer plate = plate(grey(0.4)).withEffects(List.of(effect("grain", Map.of("hold", hold))));
+        Layer group = Layer.of("g", "g", new Content.Group(List.of(plate)), Span.of(0, LENGTH), Place.at(Point.ORIGIN));
+        return shot(frozen ? group.withPace(new Pace(1, false, 1, Optional.of(7L), false)) : group);
     }
 
     private static Layer inside(Layer layer, String window) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import aperta.core.colour.Colour;
+import aperta.core.colour.ToneCurve;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.shot.BezierPath;
@@ -29,6 +30,9 @@ class DemoPropertiesTest {
         }
         if (value instanceof Point p) {
             return new Point(p.x() * 0.8 + 3, p.y() * 0.9 + 2);
+        }
+        if (value instanceof ToneCurve) {
+            return new ToneCurve(List.of(new Point(0, 0.2), new Point(1, 0.7)));
         }
         return value instanceof Colour c
                 ? new Colour(1 - c.red(), c.green() / 2, c.blue(), 1)
