@@ -2,13 +2,17 @@ package aperta.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import aperta.core.geometry.Point;
 import aperta.core.shot.LayerEffect;
 import aperta.core.shot.LayerEffect.Station;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.options.AriaRole;
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.List;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -42,14 +46,11 @@ class EffectsTest {
         }
     }
 
-    private static void add(Desk desk, String effect) {
+    private static void add(Desk desk, String kind) {
         desk.button("Add an effect").click();
-        desk.page
-                .getByRole(
-                        AriaRole.MENUITEM,
-                        new Page.GetByRoleOptions().setName(effect).setExact(true))
-                .click();
+        desk.page.getByTestId("add-" + kind).click();
         desk.saved();
+        desk.shown();
     }
 
     private static List<LayerEffect> effects(Desk desk) {
@@ -58,7 +59,7 @@ class EffectsTest {
 
     private static void added(Desk desk) {
         BufferedImage plain = desk.picture(0);
-        add(desk, "Blur");
+        add(desk, "blur");
         desk.number("Deviation", "6");
         assertThat(Pictures.furthest(plain, desk.picture(0))).isGreaterThan(60);
         desk.link("Switch off Blur");
@@ -82,7 +83,7 @@ class EffectsTest {
 
     /** Turbulence goes before the masks, and by the keyboard behind them. */
     private static void moved(Desk desk) {
-        add(desk, "Turbulence");
+        add(desk, "turbulence");
         assertThat(effects(desk).get(1).station()).isEqualTo(Station.BEFORE_MASKS);
         desk.page
                 .getByLabel("Move Turbulence", new Page.GetByLabelOptions().setExact(true))
@@ -103,6 +104,7 @@ class EffectsTest {
     }
 
     private static void weighed(Desk desk) {
+        desk.press("Escape");
         desk.add("One colour");
         desk.section("Look");
         desk.number("Size across", "160");
@@ -112,12 +114,102 @@ class EffectsTest {
         desk.press("Shift+V");
         desk.layer("TRAM");
         desk.section("Effects");
-        add(desk, "Grade");
+        add(desk, "grade");
         desk.number("Red slope", "0");
         desk.choose("Where Grade works", "Left");
         BufferedImage image = desk.picture(0);
         assertThat(reds(image, 0, W / 2)).isZero();
         assertThat(reds(image, W / 2, W)).isGreaterThan(100);
+    }
+
+    /** Searched and added by the keyboard; a point is moved by its handle; what is held is seen for as long. */
+    @Test
+    void byKeyboardAndByHandles() {
+        App app = App.shared();
+        try (Browser browser = new Browser()) {
+            Desk desk = new Desk(app, browser.page());
+            desk.openProjects();
+            desk.newProject("Handles");
+            desk.newShot("Line 9", W, H, "24");
+            desk.add("Text");
+            desk.words("TRAM");
+            desk.number("Size", "90");
+            desk.press("Shift+O");
+            desk.page.getByLabel("Search effects").fill("twi");
+            assertThat(desk.page.locator(".cards .card").count()).isEqualTo(1);
+            desk.page.getByLabel("Search effects").press("Enter");
+            desk.saved();
+            assertThat(effects(desk)).extracting(e -> e.recipe().kind()).containsExactly("twist");
+            desk.section("Effects");
+            desk.shown();
+            String id = effects(desk).get(0).id();
+            double[] at = desk.middle("spot-chain." + id + ".centre");
+            desk.drag(at, new double[] {at[0] + 60, at[1] - 20});
+            Point centre = effects(desk).get(0).recipe().rest().point("centre");
+            assertThat(centre.x()).isGreaterThan(10);
+            assertThat(centre.y()).isLessThan(-3);
+
+            BufferedImage with = shot(desk);
+            desk.page.locator(".timeline .quiet").first().click();
+            desk.page.keyboard().down("0");
+            desk.shown();
+            assertThat(Pictures.furthest(with, shot(desk))).isGreaterThan(60);
+            desk.page.keyboard().up("0");
+            desk.shown();
+            assertThat(Pictures.furthest(with, shot(desk))).isLessThan(12);
+            Wait.until(
+                    "the costs",
+                    20,
+                    () -> desk.page.locator(".effect .cost").first().innerText().endsWith("ms"));
+            assertThat(browser.errors).isEmpty();
+        }
+    }
+
+    private static BufferedImage shot(Desk desk) {
+        try {
+            return ImageIO.read(
+                    new ByteArrayInputStream(desk.page.getByTestId("canvas").screenshot()));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** A chain is kept by name, copied, and laid on another layer; one that ships, too. */
+    @Test
+    void chainsAreKeptAndLaidOnOthers() {
+        App app = App.shared();
+        try (Browser browser = new Browser()) {
+            Desk desk = new Desk(app, browser.page());
+            desk.openProjects();
+            desk.newProject("Chains");
+            desk.newShot("Line 9", W, H, "24");
+            desk.add("One colour");
+            desk.named("First");
+            desk.add("Adjustment");
+            desk.section("Effects");
+            add(desk, "grade");
+            desk.number("Red slope", "0");
+            add(desk, "blur");
+            desk.button("Keep…").click();
+            desk.page.getByLabel("Name of the chain").fill("Dim");
+            desk.page.getByLabel("Name of the chain").press("Enter");
+            desk.page.getByTestId("chain-Dim").waitFor();
+            desk.layer("First");
+            desk.page.getByTestId("chain-Dim").click();
+            desk.saved();
+            assertThat(desk.find("First").effects())
+                    .extracting(e -> e.recipe().kind())
+                    .containsExactly("grade", "blur");
+            desk.page.getByTestId("chain-Heat haze").click();
+            desk.saved();
+            assertThat(desk.find("First").effects()).hasSize(3);
+            desk.press("Control+z", "Control+z");
+            assertThat(desk.find("First").effects()).isEmpty();
+            // The adjustment works on what lies below it.
+            BufferedImage image = desk.picture(0);
+            assertThat(image.getRGB(W / 2, H / 2) >> 16 & 0xff).isZero();
+            assertThat(browser.errors).isEmpty();
+        }
     }
 
     private static int reds(BufferedImage image, int from, int to) {
