@@ -20,6 +20,7 @@ public final class Bench {
                     + System.getProperty("java.version"));
             new LettersBench(rain, platform, workers).run(out);
             new FrameBench(plates, workers).run(out);
+            new EffectsBench(platform, workers).run(out);
             new MaskBench(workers).run(out);
             new ProofBench(workers).run(out);
         }

@@ -37,7 +37,8 @@ final class FrameBench {
         out.println();
         out.println("| one frame at ½ | cold | warm |");
         out.println("|---|---|---|");
-        for (String name : new String[] {"opening", "line-9", "see-you"}) {
+        for (String name :
+                new String[] {"opening", "line-9", "see-you", "the-conductor", "ticket", "shimmer", "archive"}) {
             measure(name, out);
         }
     }

@@ -64,7 +64,7 @@ final class BlurAlongArcs implements Effect {
 
             @Override
             public Picture made(Given g) {
-                Polar polar = round.polar(g.input(), round.farthest(g.region()) + 2 * pixel, pixel, arc, g);
+                Polar polar = round.polar(g.input(), round.farthest(g.region()) + 2 * pixel, pixel, arc, true, g);
                 polar.alongArcs(angle, g.bands());
                 return polar.on(g.region(), g.bands());
             }

@@ -67,7 +67,7 @@ final class BlurAlongRays implements Effect {
             @Override
             public Picture made(Given g) {
                 double radius = round.farthest(g.region()) * (1 + share / 2) + 2 * step;
-                Polar polar = round.polar(g.input(), radius, step, pixel, g);
+                Polar polar = round.polar(g.input(), radius, step, pixel, false, g);
                 polar.alongSpokes(1 - share / 2, 1 + share / 2, false, g.bands());
                 return polar.on(g.region(), g.bands());
             }

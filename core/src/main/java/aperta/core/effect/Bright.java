@@ -90,33 +90,38 @@ final class Bright {
      * Lays light on a picture: by {@code screen} with an alpha as high as its strongest channel, so that it shows where there was
      * nothing, too; by {@code plus-lighter} it is added to the picture and to whatever lies below, and has no alpha.
      */
-    Picture laid(Picture input, Picture light, Region region) {
+    Picture laid(Picture input, Picture light, Region region, Bands bands) {
         Picture result = new Picture(region);
         if (source) {
             Compose.copy(result, input);
         }
         float[][] into = result.planes();
         float[][] from = light.planes();
-        for (int y = region.y(); y < region.bottom(); y++) {
-            int at = result.index(region.x(), y);
-            int k = light.index(region.x(), y);
-            for (int i = at; i < at + region.width(); i++, k++) {
-                float r = from[0][k] * strength;
-                float g = from[1][k] * strength;
-                float b = from[2][k] * strength;
-                if (screen) {
-                    float most = OnColours.clamped(Math.max(r, Math.max(g, b)));
-                    into[0][i] += OnColours.clamped(r) * (1 - OnColours.clamped(into[0][i]));
-                    into[1][i] += OnColours.clamped(g) * (1 - OnColours.clamped(into[1][i]));
-                    into[2][i] += OnColours.clamped(b) * (1 - OnColours.clamped(into[2][i]));
-                    into[3][i] += most * (1 - into[3][i]);
-                } else {
-                    into[0][i] += r;
-                    into[1][i] += g;
-                    into[2][i] += b;
-                }
+        bands.run(region.height(), 16, (first, last) -> {
+            for (int y = region.y() + first; y < region.y() + last; y++) {
+                add(from, light.index(region.x(), y), into, result.index(region.x(), y), region.width());
+            }
+        });
+        return result;
+    }
+
+    private void add(float[][] from, int start, float[][] into, int at, int count) {
+        int k = start;
+        for (int i = at; i < at + count; i++, k++) {
+            float r = from[0][k] * strength;
+            float g = from[1][k] * strength;
+            float b = from[2][k] * strength;
+            if (screen) {
+                float most = OnColours.clamped(Math.max(r, Math.max(g, b)));
+                into[0][i] += OnColours.clamped(r) * (1 - OnColours.clamped(into[0][i]));
+                into[1][i] += OnColours.clamped(g) * (1 - OnColours.clamped(into[1][i]));
+                into[2][i] += OnColours.clamped(b) * (1 - OnColours.clamped(into[2][i]));
+                into[3][i] += most * (1 - into[3][i]);
+            } else {
+                into[0][i] += r;
+                into[1][i] += g;
+                into[2][i] += b;
             }
         }
-        return result;
     }
 }

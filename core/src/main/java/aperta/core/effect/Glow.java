@@ -1,8 +1,8 @@
 package aperta.core.effect;
 
 import aperta.core.geometry.Affine;
-import aperta.core.picture.Compose;
 import aperta.core.picture.Gaussian;
+import aperta.core.picture.Matte;
 import aperta.core.picture.Picture;
 import aperta.core.recipe.Descriptor;
 import aperta.core.recipe.Parameter;
@@ -53,15 +53,29 @@ final class Glow implements Effect {
             @Override
             public Picture made(Given g) {
                 Picture source = bright.of(g.input(), g.bands());
-                Picture sum = new Picture(g.region());
+                float[][] sums = new float[3][];
                 for (int i = 0; i < WEIGHTS.length; i++) {
                     double sigma = radius * DEVIATIONS[i];
-                    Picture soft = Gaussian.of(sigma, sigma, map)
-                            .blur(source, g.region(), setting.border(), g.bands(), g.scratch());
-                    Compose.add(sum, soft, WEIGHTS[i]);
+                    Gaussian gaussian = Gaussian.of(sigma, sigma, map);
+                    for (int c = 0; c < 3; c++) {
+                        Matte soft =
+                                gaussian.blur(source.plane(c), g.region(), setting.border(), g.bands(), g.scratch());
+                        sums[c] = added(sums[c], soft.values(), WEIGHTS[i], g);
+                    }
                 }
-                return bright.laid(g.input(), sum, g.region());
+                return bright.laid(g.input(), Picture.of(g.region(), sums), g.region(), g.bands());
             }
         };
+    }
+
+    private static float[] added(float[] sum, float[] more, float weight, Worked.Given g) {
+        float[] into = sum == null ? more : sum;
+        int width = g.region().width();
+        g.bands().run(g.region().height(), 32, (from, to) -> {
+            for (int i = from * width; i < to * width; i++) {
+                into[i] = sum == null ? more[i] * weight : into[i] + more[i] * weight;
+            }
+        });
+        return into;
     }
 }

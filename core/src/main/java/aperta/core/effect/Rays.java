@@ -68,9 +68,9 @@ final class Rays implements Effect {
             @Override
             public Picture made(Given g) {
                 Picture source = bright.of(g.input(), g.bands());
-                Polar polar = round.polar(source, round.farthest(g.region()) + 2 * step, step, step, g);
+                Polar polar = round.polar(source, round.farthest(g.region()) + 2 * step, step, step, false, g);
                 polar.alongSpokes(1 - length, 1, true, g.bands());
-                return bright.laid(g.input(), polar.on(g.region(), g.bands()), g.region());
+                return bright.laid(g.input(), polar.on(g.region(), g.bands()), g.region(), g.bands());
             }
         };
     }

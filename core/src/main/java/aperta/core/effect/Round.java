@@ -51,9 +51,11 @@ record Round(Effect.Setting setting, Affine back, Point centre) {
      *
      * @param arc from spoke to spoke at the layer's farthest corner, in its pixels
      * @param step from ring to ring, in its pixels
+     * @param rounds whether it is for means along arcs
      */
-    Polar polar(Picture picture, double radius, double step, double arc, Worked.Given g) {
+    Polar polar(Picture picture, double radius, double step, double arc, boolean rounds, Worked.Given g) {
         int spokes = Math.max(FEWEST_SPOKES, (int) Math.ceil(2 * Math.PI * Math.max(ofBox(), pixel()) / arc));
-        return new Polar(picture, setting.toRaster(), centre, radius, step, spokes, setting.border(), g.bands());
+        return new Polar(
+                picture, setting.toRaster(), centre, radius, step, spokes, rounds, setting.border(), g.bands());
     }
 }

@@ -156,6 +156,9 @@ final class Tape implements Effect {
     }
 
     private static void display(Picture p, Transfer transfer, boolean to) {
+        if (transfer.isSame()) {
+            return;
+        }
         Region d = p.domain();
         float[][] planes = p.planes();
         for (int y = d.y(); y < d.bottom(); y++) {

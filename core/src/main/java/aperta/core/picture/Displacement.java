@@ -56,29 +56,27 @@ public final class Displacement {
         if (source.domain().isEmpty()) {
             return result;
         }
+        boolean opaque = border != Border.EMPTY && source.isOpaque(bands);
         bands.run(region.height(), 8, (from, to) -> {
+            Reading reading = new Reading(source, result, border, opaque);
             int count = region.width();
             float[] across = new float[count];
             float[] down = new float[count];
             for (int y = region.y() + from; y < region.y() + to; y++) {
                 ways.row(region.x(), y, count, across, down);
-                int at = result.index(region.x(), y);
                 for (int i = 0; i < count; i++) {
                     int x = region.x() + i;
                     float weight = where.isPresent() ? where.get().at(x, y) : 1;
                     float dx = within(across[i] * weight, longest);
                     float dy = within(down[i] * weight, longest);
-                    if (dx == dx && dy == dy) {
-                        float px = (x + 0.5f + dx) * finer - 0.5f;
-                        float py = (y + 0.5f + dy) * finer - 0.5f;
-                        if (finer == 1) {
-                            // Keeps whole ways exact, however far the picture is from the raster's corner.
-                            read(source, x, dx, y, dy, border, result, at + i);
-                        } else {
-                            read(source, 0, px, 0, py, border, result, at + i);
-                        }
+                    if (finer == 1) {
+                        // Keeps whole ways exact, however far the picture is from the raster's corner.
+                        reading.at(i, x, dx, y, dy);
+                    } else {
+                        reading.at(i, 0, (x + 0.5f + dx) * finer - 0.5f, 0, (y + 0.5f + dy) * finer - 0.5f);
                     }
                 }
+                reading.row(y);
             }
         });
         return result;
@@ -88,55 +86,108 @@ public final class Displacement {
         return way > longest ? longest : way < -longest ? -longest : way;
     }
 
-    /** Reads a place a way from a pixel; a pixel's centre lies at its whole number. */
-    private static void read(Picture s, int x, float dx, int y, float dy, Border border, Picture into, int at) {
-        int ix = floor(dx);
-        int iy = floor(dy);
-        float fx = dx - ix;
-        float fy = dy - iy;
-        int i = x + ix;
-        int j = y + iy;
-        Region d = s.domain();
-        if (i >= d.x() && j >= d.y() && i + 1 < d.right() && j + 1 < d.bottom()) {
-            int k = s.index(i, j);
-            int l = s.index(i, j + 1);
-            into.red[at] = mixed(s.red, k, l, fx, fy);
-            into.green[at] = mixed(s.green, k, l, fx, fy);
-            into.blue[at] = mixed(s.blue, k, l, fx, fy);
-            into.alpha[at] = mixed(s.alpha, k, l, fx, fy);
-            return;
-        }
-        into.red[at] = 0;
-        into.green[at] = 0;
-        into.blue[at] = 0;
-        into.alpha[at] = 0;
-        add(s, i, j, (1 - fx) * (1 - fy), border, into, at);
-        add(s, i + 1, j, fx * (1 - fy), border, into, at);
-        add(s, i, j + 1, (1 - fx) * fy, border, into, at);
-        add(s, i + 1, j + 1, fx * fy, border, into, at);
-    }
-
     private static int floor(float v) {
         int i = (int) v;
         return v < i ? i - 1 : i;
     }
 
-    private static float mixed(float[] p, int k, int l, float fx, float fy) {
-        float a = p[k] + (p[k + 1] - p[k]) * fx;
-        float b = p[l] + (p[l + 1] - p[l]) * fx;
-        return a + (b - a) * fy;
-    }
+    /** The places of a row of pixels, read plane by plane. */
+    private static final class Reading {
+        private static final int NOTHING = -1;
+        private static final int BORDER = -2;
 
-    private static void add(Picture s, int x, int y, float weight, Border border, Picture into, int at) {
-        Region d = s.domain();
-        int i = Edge.within(x, d.x(), d.right(), border);
-        int j = Edge.within(y, d.y(), d.bottom(), border);
-        if (d.contains(i, j)) {
-            int k = s.index(i, j);
-            into.red[at] += s.red[k] * weight;
-            into.green[at] += s.green[k] * weight;
-            into.blue[at] += s.blue[k] * weight;
-            into.alpha[at] += s.alpha[k] * weight;
+        private final Picture source;
+        private final Picture into;
+        private final Border border;
+        private final boolean opaque;
+        private final int stride;
+        /** Where the four pixels begin; or that there is nothing, or that some lie beyond the border. */
+        private final int[] first;
+
+        private final float[] sharesX;
+        private final float[] sharesY;
+        private final int[] left;
+        private final int[] top;
+
+        Reading(Picture source, Picture into, Border border, boolean opaque) {
+            int count = into.domain().width();
+            this.source = source;
+            this.into = into;
+            this.border = border;
+            this.opaque = opaque;
+            Region d = source.domain();
+            this.stride = d.height() > 1 ? source.index(d.x(), d.y() + 1) - source.index(d.x(), d.y()) : 0;
+            this.first = new int[count];
+            this.sharesX = new float[count];
+            this.sharesY = new float[count];
+            this.left = new int[count];
+            this.top = new int[count];
+        }
+
+        /** A place a way from a pixel, whose centre lies at its whole number. */
+        void at(int i, int x, float dx, int y, float dy) {
+            if (dx != dx || dy != dy) {
+                first[i] = NOTHING;
+                return;
+            }
+            int ix = floor(dx);
+            int iy = floor(dy);
+            sharesX[i] = dx - ix;
+            sharesY[i] = dy - iy;
+            int l = x + ix;
+            int t = y + iy;
+            Region d = source.domain();
+            if (l >= d.x() && t >= d.y() && l + 1 < d.right() && t + 1 < d.bottom()) {
+                first[i] = source.index(l, t);
+            } else {
+                first[i] = BORDER;
+                left[i] = l;
+                top[i] = t;
+            }
+        }
+
+        void row(int y) {
+            int at = into.index(into.domain().x(), y);
+            plane(source.red, into.red, at);
+            plane(source.green, into.green, at);
+            plane(source.blue, into.blue, at);
+            if (opaque) {
+                for (int i = 0; i < first.length; i++) {
+                    into.alpha[at + i] = first[i] == NOTHING ? 0 : 1;
+                }
+            } else {
+                plane(source.alpha, into.alpha, at);
+            }
+        }
+
+        private void plane(float[] p, float[] to, int at) {
+            for (int i = 0; i < first.length; i++) {
+                int k = first[i];
+                if (k >= 0) {
+                    float fx = sharesX[i];
+                    float a = p[k] + (p[k + 1] - p[k]) * fx;
+                    float b = p[k + stride] + (p[k + stride + 1] - p[k + stride]) * fx;
+                    to[at + i] = a + (b - a) * sharesY[i];
+                } else {
+                    to[at + i] = k == NOTHING ? 0 : beyond(p, i);
+                }
+            }
+        }
+
+        private float beyond(float[] p, int i) {
+            float fx = sharesX[i];
+            float fy = sharesY[i];
+            return pixel(p, left[i], top[i]) * (1 - fx) * (1 - fy)
+                    + pixel(p, left[i] + 1, top[i]) * fx * (1 - fy)
+                    + pixel(p, left[i], top[i] + 1) * (1 - fx) * fy
+                    + pixel(p, left[i] + 1, top[i] + 1) * fx * fy;
+        }
+
+        private float pixel(float[] p, int x, int y) {
+            Region d = source.domain();
+            int i = Edge.within(x, d.x(), d.right(), border);
+            int j = Edge.within(y, d.y(), d.bottom(), border);
+            return d.contains(i, j) ? p[source.index(i, j)] : 0;
         }
     }
 

@@ -5,9 +5,9 @@ import aperta.core.shot.LayerEffect.Border;
 import java.util.Arrays;
 
 /**
- * Gaussian blur. Up to σ = 8 by direct convolution with {@code exp(−x²/2σ²)} averaged over each pixel, cut off at 4σ (what is left out
+ * Gaussian blur. Up to σ = 6 by direct convolution with {@code exp(−x²/2σ²)} averaged over each pixel, cut off at 4σ (what is left out
  * is under 7·10⁻⁵) and brought to the sum 1; separable, rows first. Wider bells are nearly straight from pixel to pixel: they are
- * convolved on a grid of 2, 4, 8 … pixels, on which σ is 4 to 8, and read from it linearly. The mean over a cell of f
+ * convolved on a grid of 2, 4, 8 … pixels, on which σ is 3 to 6, and read from it linearly. The mean over a cell of f
  * pixels widens the bell by f²/12 and the linear reading by f²/6 (their variances), which is taken off beforehand; what
  * is left differs from the bell's integral by under 1/255 on an edge.
  *
@@ -15,7 +15,7 @@ import java.util.Arrays;
  * Smeulders and J. van de Weijer, <i>Fast Anisotropic Gauss Filtering</i>, 2003).
  */
 public final class Gaussian {
-    private static final double DIRECT = 8;
+    private static final double DIRECT = 6;
     /** Less slant than this can't be seen. */
     private static final double UPRIGHT = 1e-9;
 
@@ -152,36 +152,28 @@ public final class Gaussian {
         Matte small = new Matte(new Region(
                 x0, y0, Math.floorDiv(d.right() - 1, fx) - x0 + 1, Math.floorDiv(d.bottom() - 1, fy) - y0 + 1));
         bands.run(small.domain().height(), 4, (from, to) -> {
-            for (int row = y0 + from; row < y0 + to; row++) {
-                int at = small.index(x0, row);
-                int first = Math.max(d.y(), row * fy);
-                int last = Math.min(d.bottom(), (row + 1) * fy);
-                float share = 1f / (fx * (whole ? last - first : fy));
+            float[] row = new float[d.width()];
+            for (int cellY = y0 + from; cellY < y0 + to; cellY++) {
+                int first = Math.max(d.y(), cellY * fy);
+                int last = Math.min(d.bottom(), (cellY + 1) * fy);
+                Arrays.fill(row, 0);
                 for (int y = first; y < last; y++) {
-                    int i = source.index(d.x(), y);
-                    for (int x = d.x(); x < d.right(); x++, i++) {
-                        small.value[at + Math.floorDiv(x, fx) - x0] += source.value[i] * share;
-                    }
+                    add(row, 0, source.value, source.index(d.x(), y), row.length, 1);
                 }
-                if (whole) {
-                    evenOut(small, at, d, fx);
+                int at = small.index(x0, cellY);
+                float share = 1f / (fx * (whole ? last - first : fy));
+                for (int k = 0; k < small.domain().width(); k++) {
+                    int left = Math.max(d.x(), (x0 + k) * fx) - d.x();
+                    int right = Math.min(d.right(), (x0 + k + 1) * fx) - d.x();
+                    float sum = 0;
+                    for (int x = left; x < right; x++) {
+                        sum += row[x];
+                    }
+                    small.value[at + k] = sum * share * (whole ? (float) fx / (right - left) : 1);
                 }
             }
         });
         return small;
-    }
-
-    /** Cells at the ends of a row that have fewer pixels become their mean. */
-    private static void evenOut(Matte small, int at, Region d, int cell) {
-        int width = small.domain().width();
-        int x0 = small.domain().x();
-        for (int k : new int[] {0, width - 1}) {
-            int from = Math.max(d.x(), (x0 + k) * cell);
-            int to = Math.min(d.right(), (x0 + k + 1) * cell);
-            if (k == 0 || width > 1) {
-                small.value[at + k] *= (float) cell / (to - from);
-            }
-        }
     }
 
     /** Reads every pixel's centre from the grid, linearly. */
@@ -318,9 +310,15 @@ public final class Gaussian {
     /** The same of all four planes of a picture. */
     public Picture blur(Picture source, Region wanted, Border border, Bands bands, Scratch scratch) {
         float[][] planes = new float[4][];
+        boolean opaque = border != Border.EMPTY && source.isOpaque(bands);
         for (int c = 0; c < 4; c++) {
             Matte plane = source.plane(c);
-            planes[c] = blur(plane, wanted, border, bands, scratch).value;
+            if (c == 3 && opaque) {
+                planes[c] = new float[Picture.size(wanted)];
+                Arrays.fill(planes[c], 1);
+            } else {
+                planes[c] = blur(plane, wanted, border, bands, scratch).value;
+            }
         }
         return Picture.on(wanted, planes);
     }

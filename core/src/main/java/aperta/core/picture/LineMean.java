@@ -60,16 +60,13 @@ public final class LineMean {
         });
         bands.run(wide, 8, (a, b) -> {
             for (int w = a; w < b; w++) {
+                int start = steep ? into.index(least + w, from) : into.index(from, least + w);
+                int stride = d.width();
                 for (int m = 0; m < count; m++) {
                     double row = least + w - slope * (from + m) - first;
-                    int k = (int) Math.floor(row);
+                    int k = (int) row;
                     float t = (float) (row - k);
-                    float v = rows[k][m] * (1 - t) + rows[k + 1][m] * t;
-                    if (steep) {
-                        into.set(least + w, from + m, v);
-                    } else {
-                        into.set(from + m, least + w, v);
-                    }
+                    into.value[steep ? start + m * stride : start + m] = rows[k][m] + (rows[k + 1][m] - rows[k][m]) * t;
                 }
             }
         });
@@ -77,13 +74,28 @@ public final class LineMean {
 
     private void read(Matte s, int row, int from, float[] line, Border border) {
         Region d = s.domain();
+        int low = steep ? d.y() : d.x();
+        int high = steep ? d.bottom() : d.right();
+        int least = steep ? d.x() : d.y();
+        int most = steep ? d.right() : d.bottom();
+        int stride = d.height() > 1 ? s.index(d.x(), d.y() + 1) - s.index(d.x(), d.y()) : 0;
+        int side = steep ? 1 : stride;
+        int on = steep ? stride : 1;
+        int base = s.index(d.x(), d.y()) - least * side - low * on;
         for (int i = 0; i < line.length; i++) {
             double across = row + slope * (from + i);
-            int k = (int) Math.floor(across);
+            int k = (int) across;
+            k = across < k ? k - 1 : k;
             float t = (float) (across - k);
-            line[i] = at(s, d, from + i, k, border) * (1 - t);
-            if (t > 0) {
-                line[i] += at(s, d, from + i, k + 1, border) * t;
+            int along = from + i;
+            if (along >= low && along < high && k >= least && k + 1 < most) {
+                int n = base + along * on + k * side;
+                line[i] = s.value[n] + (s.value[n + side] - s.value[n]) * t;
+            } else {
+                line[i] = at(s, d, along, k, border) * (1 - t);
+                if (t > 0) {
+                    line[i] += at(s, d, along, k + 1, border) * t;
+                }
             }
         }
     }

@@ -1,5 +1,7 @@
 package aperta.core.picture;
 
+import java.util.concurrent.atomic.AtomicBoolean;
+
 /**
  * Premultiplied red, green, blue and alpha on a domain, a plane of 32-bit floats each; outside the domain there is
  * nothing. Values are in the light of the shot ({@link aperta.core.shot.Light}); colour may exceed alpha and 1.
@@ -40,6 +42,11 @@ public final class Picture {
     /** On planes that may hold anything and are at least as large as the domain. */
     static Picture on(Region domain, float[][] planes) {
         return new Picture(domain, 0, domain.width(), planes[0], planes[1], planes[2], planes[3]);
+    }
+
+    /** Red, green and blue without alpha, each as large as the domain. */
+    public static Picture of(Region domain, float[][] colours) {
+        return new Picture(domain, 0, domain.width(), colours[0], colours[1], colours[2], new float[size(domain)]);
     }
 
     static int size(Region domain) {
@@ -93,6 +100,23 @@ public final class Picture {
             java.util.Arrays.fill(blue, from, to, b);
             java.util.Arrays.fill(alpha, from, to, a);
         }
+    }
+
+    /** Whether every pixel has an alpha of 1. */
+    public boolean isOpaque(Bands bands) {
+        AtomicBoolean opaque = new AtomicBoolean(!domain.isEmpty());
+        bands.run(domain.height(), 64, (from, to) -> {
+            for (int y = domain.y() + from; y < domain.y() + to && opaque.get(); y++) {
+                int at = index(domain.x(), y);
+                for (int i = at; i < at + domain.width(); i++) {
+                    if (alpha[i] != 1) {
+                        opaque.set(false);
+                        return;
+                    }
+                }
+            }
+        });
+        return opaque.get();
     }
 
     public long bytes() {

@@ -16,6 +16,10 @@ public final class Polar {
     private final int rings;
     private final int spokes;
     private final float[][] planes;
+    /** How far apart neighbours lie in the planes. */
+    private final int alongSpoke;
+
+    private final int alongRing;
 
     /**
      * @param toRaster from the pixels in which circles are round to those of the picture; has an inverse
@@ -23,6 +27,7 @@ public final class Polar {
      * @param radius up to which it is read, in those pixels
      * @param step from ring to ring, in those pixels
      * @param spokes how many there are all round
+     * @param rounds whether what lies on one ring is to lie together, for means along arcs
      */
     public Polar(
             Picture source,
@@ -31,6 +36,7 @@ public final class Polar {
             double radius,
             double step,
             int spokes,
+            boolean rounds,
             Border border,
             Bands bands) {
         this.toRaster = toRaster;
@@ -40,46 +46,82 @@ public final class Polar {
         this.rings = Math.max(2, (int) Math.ceil(radius / step) + 2);
         this.spokes = spokes;
         this.planes = new float[4][Math.multiplyExact(rings, spokes)];
-        bands.run(spokes, 8, (from, to) -> {
-            for (int j = from; j < to; j++) {
-                read(source, j, border);
-            }
-        });
-    }
-
-    private void read(Picture s, int spoke, Border border) {
-        double angle = 2 * Math.PI * spoke / spokes;
-        Point out = toRaster.applyVector(new Point(StrictMath.cos(angle), StrictMath.sin(angle)));
+        this.alongSpoke = rounds ? spokes : 1;
+        this.alongRing = rounds ? 1 : rings;
         Point c = toRaster.apply(centre);
-        Region d = s.domain();
-        int at = spoke * rings;
-        if (d.isEmpty()) {
+        double[] outX = new double[spokes];
+        double[] outY = new double[spokes];
+        for (int j = 0; j < spokes; j++) {
+            double angle = 2 * Math.PI * j / spokes;
+            Point out = toRaster.applyVector(new Point(StrictMath.cos(angle), StrictMath.sin(angle)));
+            outX[j] = out.x();
+            outY[j] = out.y();
+        }
+        if (source.domain().isEmpty()) {
             return;
         }
-        for (int i = 0; i < rings; i++, at++) {
-            double r = (i + 0.5) * step;
-            double x = c.x() + r * out.x() - 0.5;
-            double y = c.y() + r * out.y() - 0.5;
-            if (border == Border.EMPTY && (x < d.x() - 1 || y < d.y() - 1 || x > d.right() || y > d.bottom())) {
-                continue;
-            }
-            int px = (int) Math.floor(x);
-            int py = (int) Math.floor(y);
-            float fx = (float) (x - px);
-            float fy = (float) (y - py);
-            for (int k = 0; k < 4; k++) {
-                int i0 = Edge.within(px + k % 2, d.x(), d.right(), border);
-                int j0 = Edge.within(py + k / 2, d.y(), d.bottom(), border);
-                if (d.contains(i0, j0)) {
-                    float w = (k % 2 == 0 ? 1 - fx : fx) * (k < 2 ? 1 - fy : fy);
-                    int n = s.index(i0, j0);
-                    planes[0][at] += w * s.red[n];
-                    planes[1][at] += w * s.green[n];
-                    planes[2][at] += w * s.blue[n];
-                    planes[3][at] += w * s.alpha[n];
+        if (rounds) {
+            bands.run(rings, 8, (from, to) -> {
+                for (int i = from; i < to; i++) {
+                    double r = (i + 0.5) * step;
+                    for (int j = 0; j < spokes; j++) {
+                        read(source, c.x() + r * outX[j] - 0.5, c.y() + r * outY[j] - 0.5, border, i * spokes + j);
+                    }
                 }
+            });
+        } else {
+            bands.run(spokes, 8, (from, to) -> {
+                for (int j = from; j < to; j++) {
+                    for (int i = 0; i < rings; i++) {
+                        double r = (i + 0.5) * step;
+                        read(source, c.x() + r * outX[j] - 0.5, c.y() + r * outY[j] - 0.5, border, j * rings + i);
+                    }
+                }
+            });
+        }
+    }
+
+    private void read(Picture s, double x, double y, Border border, int at) {
+        Region d = s.domain();
+        if (border == Border.EMPTY && (x < d.x() - 1 || y < d.y() - 1 || x > d.right() || y > d.bottom())) {
+            return;
+        }
+        int px = floor(x);
+        int py = floor(y);
+        float fx = (float) (x - px);
+        float fy = (float) (y - py);
+        if (px >= d.x() && py >= d.y() && px + 1 < d.right() && py + 1 < d.bottom()) {
+            int k = s.index(px, py);
+            int l = s.index(px, py + 1);
+            planes[0][at] = mixed(s.red, k, l, fx, fy);
+            planes[1][at] = mixed(s.green, k, l, fx, fy);
+            planes[2][at] = mixed(s.blue, k, l, fx, fy);
+            planes[3][at] = mixed(s.alpha, k, l, fx, fy);
+            return;
+        }
+        for (int k = 0; k < 4; k++) {
+            int i0 = Edge.within(px + k % 2, d.x(), d.right(), border);
+            int j0 = Edge.within(py + k / 2, d.y(), d.bottom(), border);
+            if (d.contains(i0, j0)) {
+                float w = (k % 2 == 0 ? 1 - fx : fx) * (k < 2 ? 1 - fy : fy);
+                int n = s.index(i0, j0);
+                planes[0][at] += w * s.red[n];
+                planes[1][at] += w * s.green[n];
+                planes[2][at] += w * s.blue[n];
+                planes[3][at] += w * s.alpha[n];
             }
         }
+    }
+
+    private static int floor(double v) {
+        int i = (int) v;
+        return v < i ? i - 1 : i;
+    }
+
+    private static float mixed(float[] p, int k, int l, float fx, float fy) {
+        float a = p[k] + (p[k + 1] - p[k]) * fx;
+        float b = p[l] + (p[l + 1] - p[l]) * fx;
+        return a + (b - a) * fy;
     }
 
     /** Turns each value into the mean over an arc about it, in radians. */
@@ -93,11 +135,11 @@ public final class Polar {
             for (int i = from; i < to; i++) {
                 for (float[] p : planes) {
                     for (int j = 0; j < spokes; j++) {
-                        sums[j + 1] = sums[j] + p[j * rings + i];
+                        sums[j + 1] = sums[j] + p[j * alongRing + i * alongSpoke];
                     }
                     for (int j = 0; j < spokes; j++) {
                         double mean = (round(sums, j + 0.5 + window / 2) - round(sums, j + 0.5 - window / 2)) / window;
-                        p[j * rings + i] = (float) mean;
+                        p[j * alongRing + i * alongSpoke] = (float) mean;
                     }
                 }
             }
@@ -150,6 +192,27 @@ public final class Polar {
         return sums[i] + (at - i) * (sums[i + 1] - sums[i]);
     }
 
+    /**
+     * The direction of a vector, from 0 to 1 once round. The arctangent between 0 and 1 is a polynomial of the eleventh degree
+     * (M. Abramowitz and I. A. Stegun 1964, 4.4.49 with one more term), within 2·10⁻⁶.
+     */
+    static double turn(double x, double y) {
+        double ax = Math.abs(x);
+        double ay = Math.abs(y);
+        if (ax + ay == 0) {
+            return 0;
+        }
+        double t = Math.min(ax, ay) / Math.max(ax, ay);
+        double q = t * t;
+        double angle = t
+                * (0.99997726
+                        + q * (-0.33262347 + q * (0.19354346 + q * (-0.11643287 + q * (0.05265332 - q * 0.01172120)))));
+        double turn = angle / (2 * Math.PI);
+        turn = ay > ax ? 0.25 - turn : turn;
+        turn = x < 0 ? 0.5 - turn : turn;
+        return y < 0 ? (turn == 0 ? 0 : 1 - turn) : turn;
+    }
+
     /** What the spokes have at each pixel of a region. */
     public Picture on(Region region, Bands bands) {
         Picture result = new Picture(region);
@@ -161,18 +224,17 @@ public final class Polar {
                     double px = back.a() * (x + 0.5) + back.c() * (y + 0.5) + back.e() - centre.x();
                     double py = back.b() * (x + 0.5) + back.d() * (y + 0.5) + back.f() - centre.y();
                     double ring = Math.max(0, Math.min(rings - 1.001, Math.sqrt(px * px + py * py) / step - 0.5));
-                    double turn = Math.atan2(py, px) / (2 * Math.PI) * spokes;
-                    double spoke = turn < 0 ? turn + spokes : turn;
+                    double spoke = turn(px, py) * spokes;
                     int i = (int) ring;
                     int j = Math.min(spokes - 1, (int) spoke);
                     float fi = (float) (ring - i);
                     float fj = (float) (spoke - j);
-                    int here = j * rings + i;
-                    int next = (j + 1 == spokes ? 0 : j + 1) * rings + i;
+                    int here = j * alongRing + i * alongSpoke;
+                    int next = (j + 1 == spokes ? 0 : j + 1) * alongRing + i * alongSpoke;
                     for (int c = 0; c < 4; c++) {
                         float[] p = planes[c];
-                        float a = p[here] + (p[here + 1] - p[here]) * fi;
-                        float b = p[next] + (p[next + 1] - p[next]) * fi;
+                        float a = p[here] + (p[here + alongSpoke] - p[here]) * fi;
+                        float b = p[next] + (p[next + alongSpoke] - p[next]) * fi;
                         into[c][at] = a + (b - a) * fj;
                     }
                 }

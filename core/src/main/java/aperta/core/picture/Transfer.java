@@ -60,7 +60,7 @@ public final class Transfer {
     }
 
     /** Whether both kinds of values are the same. */
-    boolean same() {
+    public boolean isSame() {
         return same;
     }
 
