@@ -174,13 +174,14 @@ public final class Displacement {
             }
         }
 
+        /** By the very arithmetic of all other places, so that parts and wholes are the same. */
         private float beyond(float[] p, int i) {
             float fx = sharesX[i];
-            float fy = sharesY[i];
-            return pixel(p, left[i], top[i]) * (1 - fx) * (1 - fy)
-                    + pixel(p, left[i] + 1, top[i]) * fx * (1 - fy)
-                    + pixel(p, left[i], top[i] + 1) * (1 - fx) * fy
-                    + pixel(p, left[i] + 1, top[i] + 1) * fx * fy;
+            float upper = pixel(p, left[i], top[i]);
+            float lower = pixel(p, left[i], top[i] + 1);
+            float a = upper + (pixel(p, left[i] + 1, top[i]) - upper) * fx;
+            float b = lower + (pixel(p, left[i] + 1, top[i] + 1) - lower) * fx;
+            return a + (b - a) * sharesY[i];
         }
 
         private float pixel(float[] p, int x, int y) {
@@ -247,17 +248,16 @@ public final class Displacement {
                 }
                 return;
             }
-            float v = (y - originY + 0.5f) / cell - top;
-            int row = (int) v;
-            float fy = v - row;
-            float step = 1f / cell;
+            int twice = 2 * (y - originY) + 1;
+            int row = Math.floorDiv(twice, 2 * cell);
+            float fy = (twice - 2 * cell * row) / (2f * cell);
+            int start = (row - top) * columns - left;
             for (int i = 0; i < count; i++) {
-                float u = (x + i - originX + 0.5f) * step - left;
-                int column = (int) u;
-                float fx = u - column;
-                int k = row * columns + column;
-                first[i] += read(one, k, fx, fy);
-                second[i] += read(other, k, fx, fy);
+                int place = 2 * (x + i - originX) + 1;
+                int column = Math.floorDiv(place, 2 * cell);
+                float fx = (place - 2 * cell * column) / (2f * cell);
+                first[i] += read(one, start + column, fx, fy);
+                second[i] += read(other, start + column, fx, fy);
             }
         }
 

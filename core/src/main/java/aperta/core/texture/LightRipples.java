@@ -15,6 +15,8 @@ final class LightRipples implements Texture {
     private static final int WAVES = 20;
     /** How strongly the waves bend the light: few places fold. */
     private static final double FOLD = 0.15;
+    /** The lines of the net are about this much narrower than its meshes. */
+    private static final double DETAIL = 9;
     /** Steps towards where the light that arrives at a place came from. */
     private static final int STEPS = 3;
 
@@ -55,7 +57,7 @@ final class LightRipples implements Texture {
             height[i] = 1 / (k * k);
         }
         double soft = 0.08 + 0.35 * (1 - sharp);
-        return new Density(values, setting, time) {
+        return new Density(values, setting, size / DETAIL, time) {
             @Override
             double at(double x, double y) {
                 // Where the light that arrives here came from, by the steps of a fixed point.
@@ -65,7 +67,7 @@ final class LightRipples implements Texture {
                     double gx = 0;
                     double gy = 0;
                     for (int i = 0; i < WAVES; i++) {
-                        double slope = -height[i] * StrictMath.sin(kx[i] * sx + ky[i] * sy + at[i]);
+                        double slope = -height[i] * Sine.sin(kx[i] * sx + ky[i] * sy + at[i]);
                         gx += slope * kx[i];
                         gy += slope * ky[i];
                     }
@@ -76,7 +78,7 @@ final class LightRipples implements Texture {
                 double xy = 0;
                 double yy = 0;
                 for (int i = 0; i < WAVES; i++) {
-                    double c = -height[i] * StrictMath.cos(kx[i] * sx + ky[i] * sy + at[i]);
+                    double c = -height[i] * Sine.sin(kx[i] * sx + ky[i] * sy + at[i] + Math.PI / 2);
                     xx += c * kx[i] * kx[i];
                     xy += c * kx[i] * ky[i];
                     yy += c * ky[i] * ky[i];

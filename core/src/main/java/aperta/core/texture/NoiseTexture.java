@@ -43,7 +43,7 @@ final class NoiseTexture implements Texture {
         Point drift = values.point("drift");
         double z = values.number("phase") + setting.travelled("pace");
         Noise noise = new Noise((int) values.number("seed"));
-        return new Density(values, setting, z) {
+        return new Density(values, setting, wavelength / (1 << octaves - 1), z) {
             @Override
             double at(double x, double y) {
                 double u = (x - drift.x()) / wavelength;

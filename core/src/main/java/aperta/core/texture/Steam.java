@@ -14,6 +14,10 @@ import java.util.List;
 final class Steam implements Texture {
     private static final int OCTAVES = 5;
     private static final int HEIGHTS = 128;
+    /** Details smaller than this share of its size below are too faint to be seen. */
+    private static final double DETAIL = 8;
+    /** Farther from the middle than this, in half widths, the column has thinned out to nothing. */
+    private static final double WIDEST = 1.7;
 
     @Override
     public Descriptor descriptor() {
@@ -56,7 +60,7 @@ final class Steam implements Texture {
         System.arraycopy(given, 0, more, 0, given.length);
         more[given.length] = risen;
         more[given.length + 1] = seconds;
-        return new Density(values, setting, more) {
+        return new Density(values, setting, size / DETAIL, more) {
             @Override
             double at(double x, double y) {
                 double h = from.y() - y;
@@ -67,6 +71,11 @@ final class Steam implements Texture {
                 double u = x - from.x() - wind * h / pace;
                 // Puffs grow as they rise: the places of the noise are drawn apart by as much.
                 double larger = 1 + grows * h;
+                double wide = half + slope * h + 0.35 * size;
+                double strength = given[(int) (share * (HEIGHTS - 1))];
+                if (strength <= 0 || Math.abs(u) - bend * size * larger * 0.7 > WIDEST * wide) {
+                    return 0;
+                }
                 double s = u / (size * larger);
                 double r = StrictMath.log(larger) / (grows * size) - risen / size;
                 double bx = slow.at(s * 0.8 + 3.1, r * 0.8, seconds * 0.21 + 0.5);
@@ -77,13 +86,11 @@ final class Steam implements Texture {
                 double sy = r + bend * (0.75 * by + 0.3 * fy);
                 double cloud = 0.5 + 0.75 * Clouds.sum(body, sx * 1.25, sy * 0.85, seconds * 0.17, OCTAVES);
                 // The column, frayed by the same slow noise.
-                double wide = half + slope * h + 0.35 * size;
                 double side = Math.abs(u + bend * size * larger * 0.7 * bx) / wide;
                 double column = StrictMath.exp(-2.2 * side * side);
                 double born = smooth(0, 0.2, share);
                 double thins = (1 - smooth(0.45, 1, share))
                         * (0.35 + 0.65 / (1 + 1.5 * share * slope * height / (half + size)));
-                double strength = given[(int) (share * (HEIGHTS - 1))];
                 double dense = cloud * (0.35 + 0.65 * column) + 0.4 * column - 0.37;
                 return strength * born * thins * column * smooth(0, 0.75, dense) * 1.15;
             }
