@@ -2,6 +2,7 @@ package aperta.core.picture;
 
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
+import java.util.Arrays;
 
 /**
  * Lays a decoded frame on a picture. Where pixel falls on pixel the values are copied as they are; otherwise each
@@ -91,6 +92,11 @@ public final class Sampler {
         int nx = samples(StrictMath.hypot(toSource.a(), toSource.b()));
         int ny = samples(StrictMath.hypot(toSource.c(), toSource.d()));
         PlacedFrame frame = new PlacedFrame(width, height, toSource);
+        if (toSource.b() == 0 && toSource.c() == 0 && part.width() > 1) {
+            upright(values, into, nx, ny, frame);
+            scratch.give(values);
+            return;
+        }
         float[] sum = new float[4];
         float share = 1f / (nx * ny);
         boolean opaque = !source.hasAlpha();
@@ -107,6 +113,66 @@ public final class Sampler {
             }
         }
         scratch.give(values);
+    }
+
+    /** The same where rows stay rows and columns stay columns: the mean of each column first, then that along the row. */
+    private void upright(Picture values, Picture into, int nx, int ny, PlacedFrame frame) {
+        Region d = into.domain();
+        Region part = values.domain();
+        int[] left = new int[d.width() * nx];
+        float[] right = new float[left.length];
+        for (int i = 0; i < left.length; i++) {
+            double x = toSource.a() * (d.x() + (i / nx) + (i % nx + 0.5) / nx) + toSource.e() - 0.5;
+            double px = Math.min(source.width() - 1, Math.max(0, x));
+            left[i] = Math.min((int) px, part.right() - 2) - part.x();
+            right[i] = (float) (px - part.x() - left[i]);
+        }
+        boolean opaque = !source.hasAlpha();
+        float[] column = new float[part.width()];
+        for (int y = d.y(); y < d.bottom(); y++) {
+            int at = into.index(d.x(), y);
+            for (int c = 0; c < (opaque ? 3 : 4); c++) {
+                columns(values, values.planes()[c], y, ny, column);
+                along(column, left, right, nx, 1f / nx, into.planes()[c], at);
+            }
+            for (int i = 0; i < d.width(); i++) {
+                float covered = (float) frame.share(d.x() + i, y);
+                into.red[at + i] *= covered;
+                into.green[at + i] *= covered;
+                into.blue[at + i] *= covered;
+                into.alpha[at + i] = opaque ? covered : into.alpha[at + i] * covered;
+            }
+        }
+    }
+
+    private void columns(Picture values, float[] plane, int y, int ny, float[] into) {
+        Region part = values.domain();
+        Arrays.fill(into, 0);
+        for (int k = 0; k < ny; k++) {
+            double v = toSource.d() * (y + (k + 0.5) / ny) + toSource.f() - 0.5;
+            double py = Math.min(source.height() - 1, Math.max(0, v));
+            int top = Math.min((int) py, part.bottom() - 1);
+            int below = Math.min(top + 1, part.bottom() - 1);
+            float share = (float) (py - top);
+            int i = values.index(part.x(), top);
+            int j = values.index(part.x(), below);
+            float upper = (1 - share) / ny;
+            float lower = share / ny;
+            for (int x = 0; x < into.length; x++) {
+                into[x] += plane[i + x] * upper + plane[j + x] * lower;
+            }
+        }
+    }
+
+    private static void along(float[] from, int[] left, float[] right, int nx, float share, float[] into, int at) {
+        for (int x = 0, i = 0; i < left.length; x++) {
+            float sum = 0;
+            for (int k = 0; k < nx; k++, i++) {
+                int l = left[i];
+                sum += from[l] + (from[l + 1] - from[l]) * right[i];
+            }
+            into[at + x] = sum * share;
+        }
     }
 
     private static int samples(double span) {
