@@ -703,6 +703,89 @@ class ApiTest {
         assertThat(call("POST", path + "/edits", edit(0, word)).status()).isEqualTo(200);
     }
 
+    private String framePng(String shot) {
+        return "http://127.0.0.1:" + port + "/api/shots/" + shot + "/frames/3.png";
+    }
+
+    /** A colour table is brought in and used; what is none gets a sentence and leaves nothing. */
+    @Test
+    void aColourTableIsBroughtInAndUsed() throws Exception {
+        byte[] inverted = "LUT_1D_SIZE 2\n1 1 1\n0 0 0\n".getBytes(StandardCharsets.UTF_8);
+        Answer table = upload("invert.cube", inverted);
+        assertThat(table.status()).as(table.json().toString()).isEqualTo(201);
+        assertThat(upload("broken.cube", "LUT_3D_SIZE 4000".getBytes(StandardCharsets.UTF_8))
+                        .detail())
+                .contains("between 2 and 129");
+        assertThat(upload("none.cube", "hello".getBytes(StandardCharsets.UTF_8)).detail())
+                .contains("not a colour table");
+        String id = shot().getString("id");
+        String path = "/api/shots/" + id;
+        call("POST", path + "/edits", edit(0, addWord("w")));
+        int before = brightest(ImageIO.read(URI.create(framePng(id)).toURL()));
+        String effect = "'layer': 'w', 'patch': [{'op': 'add', 'path': '/effects/-', 'value': {'id': 'e', 'effect':"
+                + " {'kind': 'colour-table', 'file': '" + table.object().getString("id") + "'}}}]";
+        assertThat(call("POST", path + "/edits", edit(1, effect)).status()).isEqualTo(200);
+        int after = brightest(ImageIO.read(URI.create(framePng(id)).toURL()));
+        assertThat(before).isEqualTo(255);
+        assertThat(after).isZero();
+        String missing =
+                effect.replace(table.object().getString("id"), UUID.randomUUID().toString());
+        assertThat(call("POST", path + "/edits", edit(2, missing.replace("'id': 'e'", "'id': 'f'")))
+                        .detail())
+                .contains("isn't in this project");
+        JsonArray costs = (JsonArray)
+                call("GET", path + "/costs?layer=w&frame=3&scale=1", "").json();
+        assertThat(costs.getJsonObject(0).getString("effect")).isEqualTo("e");
+        assertThat(costs.getJsonObject(0).getJsonNumber("ms").doubleValue()).isNotNegative();
+    }
+
+    /** The brightest of the opaque pixels. */
+    private static int brightest(BufferedImage image) {
+        int most = 0;
+        for (int y = 0; y < image.getHeight(); y++) {
+            for (int x = 0; x < image.getWidth(); x++) {
+                int p = image.getRGB(x, y);
+                most = p >>> 24 == 255 ? Math.max(most, p & 0xff) : most;
+            }
+        }
+        return most;
+    }
+
+    /** Chains are kept by name beside those that ship; every effect has a preview on the layer itself. */
+    @Test
+    void chainsAreKeptAndEffectsShownOnTheLayerItself() throws Exception {
+        String path = "/api/projects/" + project + "/chains";
+        JsonArray shipped = (JsonArray) call("GET", path, "").json();
+        assertThat(shipped).hasSizeGreaterThanOrEqualTo(12);
+        Answer kept = call(
+                "POST",
+                path,
+                "{'name': 'Dim', 'effects': [{'id': 'e', 'effect': {'kind': 'grade', 'slopeRed': 0.5}}]}");
+        assertThat(kept.status()).isEqualTo(201);
+        assertThat((JsonArray) call("GET", path, "").json()).hasSize(shipped.size() + 1);
+        assertThat(call("POST", path, "{'name': 'Nothing', 'effects': []}").detail())
+                .contains("at least one effect");
+        String own = "/api/chains/" + kept.object().getString("id");
+        assertThat(call("PUT", own, "{'name': 'Dimmer'}").object().getString("name"))
+                .isEqualTo("Dimmer");
+        assertThat(call("DELETE", own, "").status()).isEqualTo(204);
+        assertThat(call("PUT", own, "{'name': 'Gone'}").status()).isEqualTo(404);
+
+        String id = shot().getString("id");
+        call("POST", "/api/shots/" + id + "/edits", edit(0, addWord("w")));
+        JsonArray effects = call("GET", "/api/recipes", "").object().getJsonArray("effects");
+        for (JsonObject effect : effects.getValuesAs(JsonObject.class)) {
+            String kind = effect.getJsonObject("descriptor").getString("kind");
+            BufferedImage strip = ImageIO.read(URI.create("http://127.0.0.1:" + port + "/api/shots/" + id
+                            + "/effect-previews/" + kind + ".png?layer=w")
+                    .toURL());
+            int high = strip.getHeight() / 24;
+            assertThat(seen(strip, 0, high) + seen(strip, 20 * high, high))
+                    .as(kind)
+                    .isPositive();
+        }
+    }
+
     /** Frame N from the server and from the command line are the same picture, byte for byte. */
     @Test
     void theServerAndTheCommandLineGiveTheSameFrame() throws Exception {

@@ -78,4 +78,16 @@ class ReferencesTest {
         assertThat(Rules.broken(new Shot("s", new Format(160, 90, Rate.of(24)), 10, List.of(layer))))
                 .containsExactly("'l' names the layer 'map', which is not in this shot.");
     }
+
+    /** An effect whose map is deleted stays, without one. */
+    @Test
+    void anEffectWhoseMapIsGoneStays() {
+        LayerEffect mapped = LayerEffect.of(
+                "e", AnimatedRecipe.of(Recipe.of(BY_MAP, Map.of("map", "map"))), LayerEffect.Station.BEFORE_CUT);
+        Layer layer = naming().withLeave(Optional.empty()).withEffects(List.of(mapped));
+        Layer without = References.without(layer, Set.of("map"));
+        assertThat(without.effects()).hasSize(1);
+        assertThat(without.effects().get(0).recipe().rest().text("map")).isEmpty();
+        assertThat(References.of(without)).doesNotContain("map", "");
+    }
 }

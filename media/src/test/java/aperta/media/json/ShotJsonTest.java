@@ -3,6 +3,7 @@ package aperta.media.json;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import aperta.core.shot.AnimatedRecipe;
 import aperta.core.shot.Content;
 import aperta.core.shot.Shot;
 import aperta.core.time.Ease;
@@ -161,5 +162,27 @@ class ShotJsonTest {
                         "layers[0].place: there is no field 'tilt' here; the fields are anchor, position");
         assertThatThrownBy(() -> ShotJson.read("not json")).hasMessageStartingWith("This is not a JSON object");
         assertThatThrownBy(() -> ShotJson.read("[]")).hasMessageStartingWith("This is not a JSON object");
+    }
+
+    /** What a newer version wrote is kept as it is, and said to be unknown; what is wrong with a known one is said. */
+    @Test
+    void anEffectOfAnUnknownKindIsNeverLost() {
+        String effect = "{'id': 'e', 'effect': {'kind': 'teleport', 'strength': 0.5, 'to': [1, {'x': true}]}}";
+        String json = shot(layer("a", "10", "", ", 'effects': [" + effect + "]"));
+        Shot read = ShotJson.read(json);
+        AnimatedRecipe unknown = read.layers().get(0).effects().get(0).recipe();
+        assertThat(unknown.kind()).isEqualTo("teleport");
+        assertThat(unknown.descriptor().isUnknown()).isTrue();
+        assertThat(ShotJson.write(read).toString())
+                .contains("\"effect\":{\"kind\":\"teleport\",\"strength\":0.5,\"to\":[1,{\"x\":true}]}");
+        assertThat(ShotJson.read(ShotJson.write(read).toString())).isEqualTo(read);
+
+        String far = effect.replace("teleport", "blur")
+                .replace(", 'to': [1, {'x': true}]", "")
+                .replace("strength", "deviation");
+        assertThatThrownBy(() ->
+                        ShotJson.read(shot(layer("a", "10", "", ", 'effects': [" + far.replace("0.5", "-3") + "]"))))
+                .isInstanceOf(BadDocument.class)
+                .hasMessageContaining("'deviation' lies between 0 and 1000, not at -3.0.");
     }
 }
