@@ -320,7 +320,7 @@ const cost = (e: LayerEffect) => {
             :locked="locked"
             @commit="(r, says) => c.effect && put(c.effect, 'effect', r, says)"
           />
-          <SheetLine v-if="known(c.effect)?.readsBeyond" label="Beyond the border">
+          <SheetLine v-if="known(c.effect)?.readsBeyond" label="Border">
             <Select
               size="small"
               :aria-label="`Beyond the border of ${label(c.effect)}`"

@@ -40,6 +40,7 @@ class Screenshots {
             timing(desk);
             letters(desk);
             terminus(desk);
+            effects(desk);
             looking(desk);
             renders(desk);
         }
@@ -135,6 +136,37 @@ class Screenshots {
         page.waitForTimeout(1500);
         take(page, "proof");
         desk.press("j", "Control+z");
+    }
+
+    /** The finish over a burning card, what each effect costs; every effect on a word; steam. */
+    private static void effects(Desk desk) {
+        Page page = desk.page;
+        desk.openProjects();
+        page.getByText("Ticket", new Page.GetByTextOptions().setExact(true)).click();
+        desk.ready();
+        desk.layer("finish");
+        desk.section("Effects");
+        desk.frame(58);
+        Wait.until(
+                "the costs",
+                60,
+                () -> page.locator(".effect .cost").first().innerText().endsWith("ms"));
+        take(page, "effects");
+        desk.openProjects();
+        page.getByText("The conductor", new Page.GetByTextOptions().setExact(true))
+                .click();
+        desk.ready();
+        desk.layer("the conductor");
+        desk.frame(80);
+        desk.press("Shift+O");
+        page.getByLabel("Search effects").fill("bend");
+        page.waitForTimeout(12_000);
+        take(page, "every-effect");
+        desk.press("Escape");
+        desk.layer("steam before");
+        desk.section("Look");
+        desk.frame(50);
+        take(page, "steam");
     }
 
     /** One layer alone, its alpha as heat, with a soft cut whose values follow a curve, and the histogram. */

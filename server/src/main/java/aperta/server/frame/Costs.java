@@ -19,8 +19,6 @@ import java.util.List;
 /** Measures what each effect of a layer costs: the time of its picture with it, less that of what comes to it, which is kept. */
 final class Costs {
     private static final long KEPT_BYTES = 256L << 20;
-    /** The quickest of so many counts: what else the machine does must not. */
-    private static final int TIMES = 2;
 
     private final Planner planner;
     private final Workers workers;
@@ -44,29 +42,22 @@ final class Costs {
                 .orElseThrow(() -> new IllegalArgumentException("There is no layer '" + id + "' in this shot."));
         Moment moment = planner.moment(shot, frame);
         List<Cost> all = new ArrayList<>();
+        // What comes to an effect is what the one before it made, and is kept.
+        Renderer renderer = new Renderer(new RecentCache(KEPT_BYTES), workers);
         for (LayerEffect e : layer.effects()) {
             LayerEffect still = moment.of(id).still().effect(e.id());
             boolean works = e.on()
                     && still.amount().at(0, Mix.NUMBER) > 0
                     && Effects.find(e.recipe().kind()).isPresent();
             if (works) {
-                double least = Double.MAX_VALUE;
-                for (int i = 0; i < TIMES; i++) {
-                    least = Math.min(least, once(moment, id, e.id(), scale));
-                }
-                all.add(new Cost(e.id(), Math.max(0, least)));
+                Plan before = planner.plan(moment, id, e.id(), false, scale);
+                time(renderer, before, frame);
+                double without = time(renderer, before, frame);
+                double with = time(renderer, planner.plan(moment, id, e.id(), true, scale), frame);
+                all.add(new Cost(e.id(), Math.max(0, with - without)));
             }
         }
         return all;
-    }
-
-    private double once(Moment moment, String layer, String effect, double scale) {
-        long frame = (long) moment.frame();
-        Renderer renderer = new Renderer(new RecentCache(KEPT_BYTES), workers);
-        Plan before = planner.plan(moment, layer, effect, false, scale);
-        time(renderer, before, frame);
-        double without = time(renderer, before, frame);
-        return time(renderer, planner.plan(moment, layer, effect, true, scale), frame) - without;
     }
 
     private static double time(Renderer renderer, Plan plan, long frame) {
