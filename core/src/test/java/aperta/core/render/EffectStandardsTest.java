@@ -133,7 +133,7 @@ class EffectStandardsTest {
                 "<feGaussianBlur in='SourceAlpha' stdDeviation='3'/><feOffset dx='" + Math.rint(10 * Math.cos(angle))
                         + "' dy='" + Math.rint(10 * Math.sin(angle))
                         + "' result='o'/><feFlood flood-color='#2050a0' flood-opacity='0.7'/>"
-                        + "<feComposite in2='o' operator='in'/><feMerge><feMergeNode/><feMergeNode in='SourceGraphic'/></feMerge>";
+                        + "<feComposite in2='o' operator='in' result='s'/><feComposite in='SourceGraphic' in2='s' operator='over'/>";
         Picture ours = of(
                 Studio.box("l", 80, 45, 60, 30, COLOURS.get(0)),
                 "drop-shadow",
