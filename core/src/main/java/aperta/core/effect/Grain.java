@@ -1,10 +1,6 @@
 package aperta.core.effect;
 
 import aperta.core.colour.ToneCurve;
-import aperta.core.geometry.Affine;
-import aperta.core.picture.Picture;
-import aperta.core.picture.Region;
-import aperta.core.picture.Transfer;
 import aperta.core.recipe.Descriptor;
 import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
@@ -40,7 +36,6 @@ final class Grain implements Effect {
 
     @Override
     public Worked on(Recipe values, Setting setting) {
-        Affine back = setting.toRaster().inverse().orElseThrow();
         double scale = setting.scale();
         double size = Math.max(values.number("size"), 1 / scale);
         float strength = (float) (values.number("strength") * Math.min(1, values.number("size") * scale));
@@ -48,41 +43,14 @@ final class Grain implements Effect {
         int channels = values.truth("coloured") ? 3 : 1;
         int frame = (int) Math.floor(setting.frame() / values.number("hold") + 1e-9);
         int seed = (int) values.number("seed");
-        Transfer transfer = Transfer.of(setting.light());
-        return new Worked.ByPixel() {
+        return new AtPlaces(setting, Numbers.of(values).and(frame)) {
             @Override
-            public double[] numbers() {
-                return Numbers.of(values)
-                        .and(setting.toRaster())
-                        .and(frame, setting.light().ordinal())
-                        .array();
-            }
-
-            @Override
-            public void change(Picture picture) {
-                Region d = picture.domain();
-                float[][] p = picture.planes();
-                for (int y = d.y(); y < d.bottom(); y++) {
-                    int at = picture.index(d.x(), y);
-                    for (int x = d.x(); x < d.right(); x++, at++) {
-                        float a = p[3][at];
-                        if (a <= 0) {
-                            continue;
-                        }
-                        double u = (back.a() * (x + 0.5) + back.c() * (y + 0.5) + back.e()) / size;
-                        double v = (back.b() * (x + 0.5) + back.d() * (y + 0.5) + back.f()) / size;
-                        float r = transfer.toDisplay(p[0][at] / a);
-                        float g = transfer.toDisplay(p[1][at] / a);
-                        float b = transfer.toDisplay(p[2][at] / a);
-                        float luma = OnColours.LUMA[0] * r + OnColours.LUMA[1] * g + OnColours.LUMA[2] * b;
-                        float most = strength * by[(int) (OnColours.clamped(luma) * (STEPS - 1))];
-                        float one = most * value(u, v, frame, seed, 0);
-                        float two = channels == 1 ? one : most * value(u, v, frame, seed, 1);
-                        float three = channels == 1 ? one : most * value(u, v, frame, seed, 2);
-                        p[0][at] = transfer.toLight(OnColours.clamped(r + one)) * a;
-                        p[1][at] = transfer.toLight(OnColours.clamped(g + two)) * a;
-                        p[2][at] = transfer.toLight(OnColours.clamped(b + three)) * a;
-                    }
+            void change(float[] c, double u, double v) {
+                float most = strength * by[(int) (OnColours.clamped(OnColours.luma(c)) * (STEPS - 1))];
+                float own = 0;
+                for (int k = 0; k < 3; k++) {
+                    own = k < channels ? most * value(u / size, v / size, frame, seed, k) : own;
+                    c[k] += own;
                 }
             }
         };

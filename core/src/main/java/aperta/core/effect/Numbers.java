@@ -9,14 +9,14 @@ import aperta.core.recipe.Recipe;
 import java.util.ArrayList;
 import java.util.List;
 
-/** All that an effect is made from, as numbers, so that it is told from every other. */
-final class Numbers {
+/** All that an effect or a texture is made from, as numbers, so that it is told from every other. */
+public final class Numbers {
     private final List<Double> all = new ArrayList<>();
 
     private Numbers() {}
 
     /** The values of a recipe; layers and files speak for themselves by what they hold. */
-    static Numbers of(Recipe values) {
+    public static Numbers of(Recipe values) {
         Numbers n = new Numbers();
         for (Parameter p : values.descriptor().parameters()) {
             n.add(p, values.value(p.name()));
@@ -41,18 +41,18 @@ final class Numbers {
         }
     }
 
-    Numbers and(double... more) {
+    public Numbers and(double... more) {
         for (double d : more) {
             all.add(d);
         }
         return this;
     }
 
-    Numbers and(Affine map) {
+    public Numbers and(Affine map) {
         return and(map.a(), map.b(), map.c(), map.d(), map.e(), map.f());
     }
 
-    double[] array() {
+    public double[] array() {
         return all.stream().mapToDouble(Double::doubleValue).toArray();
     }
 }

@@ -1,9 +1,6 @@
 package aperta.core.effect;
 
 import aperta.core.geometry.Affine;
-import aperta.core.picture.Picture;
-import aperta.core.picture.Region;
-import aperta.core.picture.Transfer;
 import aperta.core.recipe.Descriptor;
 import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
@@ -43,42 +40,15 @@ final class ScanLines implements Effect {
         double drift = values.number("drift");
         // A pixel's height in lines.
         double height = Math.max(1e-3, Math.sqrt(back.b() * back.b() + back.d() * back.d()) / pitch);
-        Transfer transfer = Transfer.of(setting.light());
-        return new Worked.ByPixel() {
+        return new AtPlaces(setting, Numbers.of(values)) {
             @Override
-            public double[] numbers() {
-                return Numbers.of(values)
-                        .and(setting.toRaster())
-                        .and(setting.light().ordinal())
-                        .array();
-            }
-
-            @Override
-            public void change(Picture picture) {
-                Region d = picture.domain();
-                float[][] p = picture.planes();
-                for (int y = d.y(); y < d.bottom(); y++) {
-                    int at = picture.index(d.x(), y);
-                    for (int x = d.x(); x < d.right(); x++, at++) {
-                        float a = p[3][at];
-                        if (a <= 0) {
-                            continue;
-                        }
-                        double v = (back.b() * (x + 0.5) + back.d() * (y + 0.5) + back.f() - drift) / pitch;
-                        double wide = width;
-                        if (bright > 0) {
-                            float luma = 0;
-                            for (int c = 0; c < 3; c++) {
-                                luma += OnColours.LUMA[c] * transfer.toDisplay(p[c][at] / a);
-                            }
-                            wide *= 1 - bright * OnColours.clamped(luma);
-                        }
-                        float share = (float) ((lines(v + height / 2, wide) - lines(v - height / 2, wide)) / height);
-                        float left = 1 - dark * OnColours.clamped(share);
-                        p[0][at] *= left;
-                        p[1][at] *= left;
-                        p[2][at] *= left;
-                    }
+            void change(float[] c, double u, double v) {
+                double at = (v - drift) / pitch;
+                double wide = width * (1 - bright * OnColours.clamped(OnColours.luma(c)));
+                float share = (float) ((lines(at + height / 2, wide) - lines(at - height / 2, wide)) / height);
+                float left = 1 - dark * OnColours.clamped(share);
+                for (int k = 0; k < 3; k++) {
+                    c[k] *= left;
                 }
             }
         };

@@ -32,7 +32,7 @@ public final class FrameEdge implements Check {
             @Override
             public void see(Look look) {
                 for (Share s : look.standingWords()) {
-                    if (touches(s, recipe.number("seen"))) {
+                    if (touches(Look.seen(s), s.frame(), recipe.number("seen"))) {
                         Box box = Visibility.box(Look.seen(s), look.scale());
                         spells.note(List.of(Look.id(s)), look.frame(), box, 1, box);
                     }
@@ -46,11 +46,9 @@ public final class FrameEdge implements Check {
         };
     }
 
-    /** Whether any of it lies in the outermost pixels of the frame. */
-    static boolean touches(Share s, double seen) {
-        Matte m = Look.seen(s);
-        Region f = s.frame();
-        Region r = m.domain();
+    /** Whether any of a matte lies in the outermost pixels of the frame. */
+    static boolean touches(Matte m, Region f, double seen) {
+        Region r = m.domain().intersect(f);
         for (int x = r.x(); x < r.right(); x++) {
             if (m.at(x, f.y()) > seen || m.at(x, f.bottom() - 1) > seen) {
                 return true;

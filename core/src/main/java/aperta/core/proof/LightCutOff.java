@@ -40,8 +40,8 @@ public final class LightCutOff implements Check {
                     boolean outside = !reaches(s.own(), s.frame());
                     if (s.shows()
                             && spreads(s)
-                            && !touches(s.own(), s.frame(), 0.5)
-                            && touches(s.visible(), s.frame(), seen)) {
+                            && !FrameEdge.touches(s.own(), s.frame(), 0.5)
+                            && FrameEdge.touches(s.visible(), s.frame(), seen)) {
                         Box box = Visibility.box(s.visible(), look.scale());
                         spells.note(List.of(Look.id(s)), look.frame(), outside, 1, box);
                     }
@@ -72,21 +72,5 @@ public final class LightCutOff implements Check {
 
     private static boolean reaches(Matte m, Region frame) {
         return !m.domain().intersect(frame).isEmpty();
-    }
-
-    /** Whether any of a matte lies in the outermost pixels of the frame. */
-    private static boolean touches(Matte m, Region f, double seen) {
-        Region r = m.domain().intersect(f);
-        for (int x = r.x(); x < r.right(); x++) {
-            if (m.at(x, f.y()) > seen || m.at(x, f.bottom() - 1) > seen) {
-                return true;
-            }
-        }
-        for (int y = r.y(); y < r.bottom(); y++) {
-            if (m.at(f.x(), y) > seen || m.at(f.right() - 1, y) > seen) {
-                return true;
-            }
-        }
-        return false;
     }
 }

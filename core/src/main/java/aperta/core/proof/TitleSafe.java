@@ -31,7 +31,7 @@ public final class TitleSafe implements Check {
             public void see(Look look) {
                 Box safe = look.moment().shot().format().titleSafe();
                 for (Share s : look.standingWords()) {
-                    if (FrameEdge.touches(s, 0.04)) {
+                    if (FrameEdge.touches(Look.seen(s), s.frame(), 0.04)) {
                         continue;
                     }
                     Box box = Visibility.box(Look.seen(s), look.scale());

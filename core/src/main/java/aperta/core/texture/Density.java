@@ -39,7 +39,7 @@ abstract class Density implements Pattern {
         this.back = setting.toRaster().inverse().orElseThrow();
         this.thin = parts(values.colour("thin"), setting);
         this.dense = parts(values.colour("dense"), setting);
-        this.numbers = Values.of(values, setting, more);
+        this.numbers = setting.numbers(values).and(more).array();
     }
 
     private static float[] parts(Colour c, Texture.Setting setting) {

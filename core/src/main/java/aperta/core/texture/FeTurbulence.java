@@ -44,7 +44,7 @@ final class FeTurbulence implements Texture {
         return new Pattern() {
             @Override
             public double[] numbers() {
-                return Values.of(values, setting);
+                return setting.numbers(values).array();
             }
 
             @Override

@@ -1,5 +1,6 @@
 package aperta.core.texture;
 
+import aperta.core.effect.Numbers;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.recipe.Descriptor;
@@ -22,6 +23,11 @@ public interface Texture {
      * @param frame of the layer's own time, counted at {@code rate}
      */
     record Setting(Affine toRaster, Box box, Light light, double frame, Rate rate, History history) {
+        /** All that a texture is made from here, beside what it adds. */
+        Numbers numbers(Recipe values) {
+            return Numbers.of(values).and(toRaster).and(light.ordinal(), box.x0(), box.y0(), box.x1(), box.y1());
+        }
+
         /** Seconds since the layer began. */
         double seconds() {
             return frame / rate.framesPerSecond();
