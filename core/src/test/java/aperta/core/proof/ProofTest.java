@@ -29,6 +29,7 @@ import aperta.core.shot.Place;
 import aperta.core.shot.Pose;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Span;
+import aperta.core.texture.Textures;
 import aperta.core.time.Animated;
 import aperta.core.time.Ease;
 import aperta.core.time.Key;
@@ -336,6 +337,8 @@ class ProofTest {
                         "a glow that peeks in",
                         shot(glowing(-70, 200), black),
                         shot(glowing(-600, 200), black)),
+                new Pair("light-cut-off", "steam that its rectangle cuts off", steam(160), steam(900)),
+                new Pair("light-cut-off", "a glow that the edge of an inner shot cuts off", inner(200), inner(10)),
                 new Pair("repeating-grain", "grain that is held", grained(12, false), grained(1, false)),
                 new Pair("repeating-grain", "grain in a frozen group", grained(1, true), grained(1, false)));
     }
@@ -354,6 +357,27 @@ class ProofTest {
     private static Layer glowing(double x, double radius) {
         return box("b", x, 180, 60, 60, Colour.WHITE)
                 .withEffects(List.of(effect("glow", Map.of("radius", radius, "strength", 2.0))));
+    }
+
+    /** Steam in a rectangle of a width, which it fills from below to above. */
+    private static Shot steam(double width) {
+        Recipe recipe = Recipe.of(
+                Textures.of("steam").descriptor(),
+                Map.of("from", new Point(0, 170), "height", 300.0, "width", 100.0, "size", 60.0, "strength", 2.0));
+        Content texture = new Content.Texture(Animated.of(new Point(width, 900)), AnimatedRecipe.of(recipe));
+        return shot(Layer.of("s", "s", texture, Span.of(-48, LENGTH + 48), Place.at(new Point(320, 180))), plate(GREY));
+    }
+
+    private static Shot inner(double radius) {
+        Layer light = box("b", 100, 60, 40, 40, Colour.WHITE)
+                .withEffects(List.of(effect("glow", Map.of("radius", radius, "strength", 2.0))));
+        Shot small = new Shot("inner", new Format(200, 120, Rate.parse("24")), LENGTH, List.of(light));
+        return shot(Layer.of(
+                "n",
+                "n",
+                new Content.Nested("inner", Optional.of(small)),
+                Span.of(0, LENGTH),
+                Place.at(new Point(320, 180))));
     }
 
     private static Shot grained(double hold, boolean frozen) {
