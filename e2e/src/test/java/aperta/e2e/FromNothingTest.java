@@ -249,7 +249,7 @@ class FromNothingTest {
         desk.addMedia("vtest.avi");
         desk.section("Look");
         for (String[] layer : new String[][] {
-            {"Linear gradient", "ArrowUp", "4", "SATURATION"}, {"Radial gradient", "ArrowDown", "1", "MULTIPLY"}
+            {"Linear gradient", "ArrowUp", "5", "SATURATION"}, {"Radial gradient", "ArrowDown", "1", "MULTIPLY"}
         }) {
             desk.add(layer[0]);
             desk.section("Blend");

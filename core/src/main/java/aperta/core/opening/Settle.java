@@ -20,6 +20,7 @@ import java.util.Optional;
  */
 final class Settle implements Opening {
     private static final double SEEN = 2;
+    private static final String PASSED = "where a layer was bright";
 
     @Override
     public Descriptor descriptor() {
@@ -33,11 +34,15 @@ final class Settle implements Opening {
                         Parameter.number("wavelength", "Wavelength", "px", 2, 4000, 170),
                         Parameter.whole("swings", "Swings", "", 0, 12, 3),
                         Parameter.number("pace", "Pace", "a second", 0, 100, 0.35),
-                        Parameter.choice("from", "Uncovered from", "one side", "a line", "the middle", "a point"),
+                        Parameter.choice(
+                                "from", "Uncovered from", "one side", "a line", "the middle", "a point", PASSED),
                         Travel.ANGLE,
                         Travel.X,
                         Travel.Y,
                         Parameter.number("feather", "Feather", "px", 0, 4000, 240),
+                        Parameter.reference("layer", "That layer", Parameter.Kind.LAYER),
+                        Parameter.number("threshold", "As bright as", "%", 0.01, 1, 0.22),
+                        Parameter.number("speed", "Goes on by", "px a frame", 0.1, 1000, 26),
                         Parameter.number("early", "Uncovered after", "%", 0.05, 1, 0.7),
                         Signal.SEED));
     }
@@ -68,10 +73,26 @@ final class Settle implements Opening {
                         seconds * recipe.number("pace"),
                         "seed",
                         Math.floor(recipe.number("seed"))));
-        Front.Shape shape =
-                Travel.at(recipe, share / recipe.number("early"), way.arriving(), subject.box(), SEEN * feather);
+        Front.Shape shape = shape(recipe, way, subject, share / recipe.number("early"));
         return Opened.of(Pose.REST)
                 .withFront(new Front(shape, Optional.empty(), Optional.of(feather)))
                 .withEffects(List.of(bend));
+    }
+
+    private static Front.Shape shape(Recipe recipe, Passage.Way way, Opener.Subject subject, double share) {
+        double spare = SEEN * recipe.number("feather");
+        if (!recipe.text("from").equals(PASSED) || recipe.text("layer").isEmpty()) {
+            return Travel.at(recipe, share, way.arriving(), subject.box(), spare);
+        }
+        double speed = recipe.number("speed");
+        // In the last third what was never passed follows.
+        double late = Math.min(1, Math.max(0, 3 * (way.arriving() ? share : 1 - share) - 2));
+        return new Front.Passed(
+                recipe.text("layer"),
+                recipe.number("threshold"),
+                speed,
+                (long) Math.floor(Math.max(0, way.frame()) + 1e-9),
+                late * (2 * spare + 2 * speed) - spare,
+                !way.arriving());
     }
 }

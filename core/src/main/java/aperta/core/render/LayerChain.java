@@ -27,6 +27,9 @@ import java.util.function.Function;
 
 /** The order in which a layer's picture is made: content, effects, masks, effects, blur and opacity, cut, effects. */
 final class LayerChain {
+    /** How wide the frame is where it is only looked when a layer was bright. */
+    private static final double SMALL = 240;
+
     private final Layout layout;
     private final Map<String, Optional<Step.Paints>> uncut = new HashMap<>();
 
@@ -238,7 +241,7 @@ final class LayerChain {
             if (worked instanceof Worked.ByFront byFront) {
                 return seen.front()
                         .<Step.Paints>map(f -> new AtFront(
-                                picture, kind, byFront, new FrontDistance(f, map, byFront.reach()), share.get()))
+                                picture, kind, byFront, distance(seen, f, map, byFront.reach()), share.get()))
                         .orElse(picture);
             }
             return layout.coverageOnly() ? picture : new Changed(picture, kind, (Worked.ByPixel) worked, share.get());
@@ -306,7 +309,7 @@ final class LayerChain {
         private Step.Shades near(LayerEffect.Near near, Front front) {
             double reach = Math.abs(near.lead()) + Math.max(near.ahead(), near.behind());
             return new FrontMatte(
-                    new FrontDistance(front, map, reach),
+                    distance(seen, front, map, reach),
                     d -> (float) near.weight(d),
                     near.lead(),
                     near.ahead(),
@@ -349,6 +352,28 @@ final class LayerChain {
         return inside ? matte : inverted(matte);
     }
 
+    /** How far behind the edge of an opening each place lies; an edge that is read from a layer looks at its frames so far. */
+    private FrontDistance distance(Moment.Seen seen, Front front, Affine map, double reach) {
+        if (!(front.shape() instanceof Front.Passed passed)) {
+            return new FrontDistance(front, map, reach);
+        }
+        Optional<FirstBright> first = Optional.empty();
+        double small =
+                Math.min(layout.scale(), SMALL / layout.moment().shot().format().width());
+        Region frame = Planner.frame(layout.moment().shot().format(), small);
+        for (long ago = passed.frames(); ago >= 0; ago--) {
+            Layout then = layout.complete().small(ago, small);
+            Step.Paints picture =
+                    then.chain().uncut(then.moment().of(passed.layer()).layer()).orElseGet(() -> new Stack(List.of()));
+            Step.Shades bright = new PictureMatte(
+                    picture,
+                    Cut.With.BRIGHTNESS,
+                    layout.moment().shot().format().light());
+            first = Optional.of(new FirstBright(first, bright, frame, passed.threshold()));
+        }
+        return new FrontDistance(front, map, reach, first, layout.scale() / small);
+    }
+
     private static Step.Shades inverted(Step.Shades matte) {
         return new Masks(List.of(new Masks.Part(matte, Mask.Mode.ADD, true, 1)));
     }
@@ -365,7 +390,8 @@ final class LayerChain {
     }
 
     private Step.Shades maskMatte(Moment.Seen seen, Affine map) {
-        return Mattes.of(seen, map, seen.frameToShot().then(layout.shotToRaster()));
+        return Mattes.of(
+                seen, map, seen.frameToShot().then(layout.shotToRaster()), (f, reach) -> distance(seen, f, map, reach));
     }
 
     /**

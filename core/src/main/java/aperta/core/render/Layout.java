@@ -152,16 +152,21 @@ final class Layout {
                 k -> new Layout(planner, moment, scale * times, whole.map(w -> w.finer(times)), coverageOnly));
     }
 
-    /** The same shot so many frames ago. */
-    Layout ago(double frames) {
+    /** The same shot so many frames ago, at another scale. */
+    Layout small(double frames, double other) {
         return others.computeIfAbsent(
-                List.of(1.0, frames),
+                List.of(other / scale, frames),
                 k -> new Layout(
                         planner,
                         planner.moment(moment.shot(), moment.frame() - frames),
-                        scale,
+                        other,
                         Optional.empty(),
                         coverageOnly));
+    }
+
+    /** The same shot so many frames ago. */
+    Layout ago(double frames) {
+        return small(frames, scale);
     }
 
     /** Whether a layer gives way to the one right above it at this moment, both laid plainly on what lies below. */

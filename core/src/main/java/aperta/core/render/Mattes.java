@@ -25,8 +25,9 @@ final class Mattes {
      * All masks of a layer together, its windows, and what its arrival and departure let be seen.
      *
      * @param toRaster from the layer's own space, or from the shot's for masks that stay in the frame
+     * @param distances of the edge of its opening
      */
-    static Step.Shades of(Moment.Seen seen, Affine toRaster, Affine shotToRaster) {
+    static Step.Shades of(Moment.Seen seen, Affine toRaster, Affine shotToRaster, Distances distances) {
         List<Masks.Part> parts = parts(seen.still().masks(), toRaster, shotToRaster);
         List<List<Mask>> windows = new ArrayList<>(seen.own());
         windows.addAll(seen.windows());
@@ -39,22 +40,24 @@ final class Mattes {
         }
         seen.front()
                 .filter(f -> f.shows().isPresent())
-                .ifPresent(f -> parts.add(new Masks.Part(of(f, toRaster), Mask.Mode.INTERSECT, false, 1)));
+                .ifPresent(f -> parts.add(new Masks.Part(of(f, toRaster, distances), Mask.Mode.INTERSECT, false, 1)));
         return new Masks(parts);
     }
 
+    /** Gives how far behind an edge each place lies, up to a reach in the layer's pixels. */
+    interface Distances {
+        FrontDistance of(Front front, double reach);
+    }
+
     /** What the edge of an opening has uncovered; it falls off as masks do. */
-    private static Step.Shades of(Front front, Affine toRaster) {
+    private static Step.Shades of(Front front, Affine toRaster, Distances distances) {
         double width = front.shows().orElseThrow();
         double scale = toRaster.meanScale();
         double sigma = width / 2 * scale;
         float variance = (float) (sigma * sigma + 1 / 12.0);
         double reach = Falloff.TAIL * Math.sqrt(variance) / scale + 1 / scale;
         return new FrontMatte(
-                new FrontDistance(front, toRaster, reach),
-                d -> Falloff.normal((float) (d * scale), variance),
-                width,
-                scale);
+                distances.of(front, reach), d -> Falloff.normal((float) (d * scale), variance), width, scale);
     }
 
     /** What the windows of an arrival leave of the layer that gives way to it. */

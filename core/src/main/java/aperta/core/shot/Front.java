@@ -11,16 +11,35 @@ import java.util.Optional;
  * @param shows the width over which the layer passes from covered to uncovered; nothing where something else lets it be seen
  */
 public record Front(Shape shape, Optional<Rough> rough, Optional<Double> shows) {
-    /** The shape of an edge, whose distance is exact. */
+    /** The shape of an edge. */
     public sealed interface Shape {
-        double distance(double x, double y);
-
-        /** All that it is made from. */
+        /** All that it is made from, beside pictures. */
         double[] numbers();
     }
 
+    /** A shape whose distance is exact. */
+    public sealed interface Geometric extends Shape {
+        double distance(double x, double y);
+    }
+
+    /**
+     * What another layer has passed over is uncovered: from the frame on when it was as bright as a threshold, at each place.
+     *
+     * @param pace by how many pixels a frame the edge is taken to have gone on since
+     * @param frames since the way began
+     * @param more what is added to the distance everywhere, so that at last all is uncovered
+     * @param covers whether what was passed over is covered instead
+     */
+    public record Passed(String layer, double threshold, double pace, long frames, double more, boolean covers)
+            implements Shape {
+        @Override
+        public double[] numbers() {
+            return new double[] {3, threshold, pace, frames, more, covers ? 1 : 0};
+        }
+    }
+
     /** What lies before a line is uncovered. */
-    public record Line(Point along, double at) implements Shape {
+    public record Line(Point along, double at) implements Geometric {
         @Override
         public double distance(double x, double y) {
             return at - x * along.x() - y * along.y();
@@ -33,7 +52,7 @@ public record Front(Shape shape, Optional<Rough> rough, Optional<Double> shows) 
     }
 
     /** What lies within a distance of a line is uncovered. */
-    public record Strip(Point along, double middle, double half) implements Shape {
+    public record Strip(Point along, double middle, double half) implements Geometric {
         @Override
         public double distance(double x, double y) {
             return half - Math.abs(x * along.x() + y * along.y() - middle);
@@ -46,7 +65,7 @@ public record Front(Shape shape, Optional<Rough> rough, Optional<Double> shows) 
     }
 
     /** What lies within a circle is uncovered. */
-    public record Circle(Point centre, double radius) implements Shape {
+    public record Circle(Point centre, double radius) implements Geometric {
         @Override
         public double distance(double x, double y) {
             double dx = x - centre.x();

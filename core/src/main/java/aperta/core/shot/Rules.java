@@ -274,12 +274,15 @@ public final class Rules {
         }
     }
 
-    /** The layers whose pictures the effects of a layer use. */
+    /** The layers whose pictures the effects and the openings of a layer use. */
     private static Set<String> usedByEffects(Layer layer) {
         Set<String> all = new HashSet<>();
         for (LayerEffect effect : layer.effects()) {
             effect.where().ifPresent(w -> all.add(w.by()));
             all.addAll(effect.recipe().rest().layers());
+        }
+        for (Passage passage : layer.passages()) {
+            passage.opening().ifPresent(o -> all.addAll(o.rest().layers()));
         }
         return all;
     }
@@ -292,9 +295,10 @@ public final class Rules {
             }
             for (String other : usedByEffects(layer)) {
                 if (!byId.containsKey(other)) {
-                    broken.add("An effect of '" + layer.name() + "' uses '" + other + "', which is not in this shot.");
+                    broken.add("An effect or an opening of '" + layer.name() + "' uses '" + other
+                            + "', which is not in this shot.");
                 } else if (other.equals(layer.id()) || holds(other, layer.id())) {
-                    broken.add("An effect of '" + layer.name()
+                    broken.add("An effect or an opening of '" + layer.name()
                             + "' can't use the layer itself, nor a group that holds it.");
                 }
             }

@@ -21,9 +21,12 @@ import aperta.core.shot.Layer;
 import aperta.core.shot.LayerEffect;
 import aperta.core.shot.Paint;
 import aperta.core.shot.Passage;
+import aperta.core.shot.Place;
 import aperta.core.shot.Pose;
+import aperta.core.shot.Rules;
 import aperta.core.time.Animated;
 import aperta.core.time.Ease;
+import aperta.core.time.Key;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -269,5 +272,44 @@ class FrontTest {
         }
         assertThat(before).isLessThan(20);
         assertThat(new LayerEffect.Near(0, 10, 20).weight(10)).isCloseTo(0.5, within(1e-9));
+    }
+
+    /** J17: an edge read from another layer uncovers what that has passed over, and it stays uncovered when it has gone on. */
+    @Test
+    void whatALayerHasPassedOverIsUncovered() {
+        Layer steam = Studio.box("steam", 0, 45, 30, 90, Colour.WHITE)
+                .withPlace(Place.at(new Point(0, 45))
+                        .withPosition(new Animated<>(
+                                new Point(0, 45),
+                                List.of(
+                                        new Key<>(0, new Point(10, 45), Ease.LINEAR),
+                                        new Key<>(20, new Point(210, 45), Ease.LINEAR)))))
+                .withHidden(true);
+        Map<String, Object> values = Map.of(
+                "from", "where a layer was bright", "layer", "steam", "feather", 4.0, "speed", 20.0, "strength", 0.0);
+        Layer card = Studio.box("l", 80, 45, 160, 90, Colour.WHITE)
+                .withArrive(Optional.of(new Passage(
+                        40,
+                        0,
+                        Ease.LINEAR,
+                        Pose.REST,
+                        Optional.of(AnimatedRecipe.of(
+                                Recipe.of(Openings.of("settle").descriptor(), values))))));
+        assertThat(Rules.broken(Studio.shot(card, steam))).isEmpty();
+        // Ten pixels a frame: on the eighth the box reaches from 75 to 105.
+        Picture p = at(card, 8, steam);
+        assertThat(p.at(20, 45)[3]).isGreaterThan(0.98f);
+        assertThat(p.at(60, 45)[3]).isGreaterThan(0.98f);
+        assertThat(p.at(130, 45)[3]).isLessThan(0.02f);
+        assertThat(at(card, 17, steam).at(130, 45)[3]).isGreaterThan(0.98f);
+        assertThat(at(card, 40, steam).at(130, 45)[3]).isEqualTo(1);
+        // Any part is that part of the whole, whether it was played up to there or not.
+        Studio studio = new Studio();
+        Cache kept = new RecentCache(1 << 26);
+        for (int frame = 0; frame < 8; frame++) {
+            studio.render(Studio.shot(card, steam), frame, 1, 2, kept);
+        }
+        assertThat(Studio.furthest(studio.render(Studio.shot(card, steam), 8, 1, 2, kept), p))
+                .isZero();
     }
 }

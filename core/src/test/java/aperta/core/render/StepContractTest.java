@@ -232,6 +232,14 @@ class StepContractTest {
         return new FrontDistance(front, MIDDLE, reach);
     }
 
+    private static FrontDistance passed(double pace, double more) {
+        Front front = new Front(new Front.Passed("map", 0.4, pace, 1, more, false), Optional.empty(), Optional.empty());
+        Region small = new Region(0, 0, 60, 40);
+        FirstBright first = new FirstBright(Optional.empty(), Feathered.of(shape(70), 6), small, 0.4);
+        FirstBright second = new FirstBright(Optional.of(first), shape(30), small, 0.4);
+        return new FrontDistance(front, MIDDLE, 12, Optional.of(second), 2);
+    }
+
     private static FrontMatte atFront(double width) {
         return new FrontMatte(distance(5, 12), d -> (float) Math.min(1, Math.max(0, d / width)), width);
     }
@@ -308,6 +316,16 @@ class StepContractTest {
                         stack(BlendMode.SCREEN, Join.OVER)),
                 Sample.of(distance(5, 12), distance(6, 12), distance(5, 13)),
                 Sample.of(atFront(9), atFront(8)),
+                new Sample("FrontDistance of what was passed", passed(12, 0), List.of(passed(13, 0), passed(12, 5))),
+                Sample.of(
+                        new FirstBright(Optional.empty(), shape(60), FRAME, 0.4),
+                        new FirstBright(Optional.empty(), shape(60), FRAME, 0.5),
+                        new FirstBright(Optional.empty(), shape(61), FRAME, 0.4),
+                        new FirstBright(
+                                Optional.of(new FirstBright(Optional.empty(), shape(60), FRAME, 0.4)),
+                                shape(60),
+                                FRAME,
+                                0.4)),
                 Sample.of(
                         new Framed(fill(60, 1), new Region(20, 20, 50, 40)),
                         new Framed(fill(61, 1), new Region(20, 20, 50, 40)),
