@@ -274,16 +274,21 @@ public final class Rules {
         }
     }
 
-    /** The layers whose pictures the effects and the openings of a layer use. */
+    /** The layers whose pictures the effects of a layer use. */
     private static Set<String> usedByEffects(Layer layer) {
         Set<String> all = new HashSet<>();
         for (LayerEffect effect : layer.effects()) {
             effect.where().ifPresent(w -> all.add(w.by()));
             all.addAll(effect.recipe().rest().layers());
         }
-        for (Passage passage : layer.passages()) {
-            passage.opening().ifPresent(o -> all.addAll(o.rest().layers()));
-        }
+        return all;
+    }
+
+    /** Those, and the layers whose pictures its openings use. */
+    private static Set<String> usedPictures(Layer layer) {
+        Set<String> all = usedByEffects(layer);
+        layer.passages()
+                .forEach(p -> p.opening().ifPresent(o -> all.addAll(o.rest().layers())));
         return all;
     }
 
@@ -295,10 +300,9 @@ public final class Rules {
             }
             for (String other : usedByEffects(layer)) {
                 if (!byId.containsKey(other)) {
-                    broken.add("An effect or an opening of '" + layer.name() + "' uses '" + other
-                            + "', which is not in this shot.");
+                    broken.add("An effect of '" + layer.name() + "' uses '" + other + "', which is not in this shot.");
                 } else if (other.equals(layer.id()) || holds(other, layer.id())) {
-                    broken.add("An effect or an opening of '" + layer.name()
+                    broken.add("An effect of '" + layer.name()
                             + "' can't use the layer itself, nor a group that holds it.");
                 }
             }
@@ -313,7 +317,7 @@ public final class Rules {
     }
 
     private boolean uncut(Layer layer, Map<String, Integer> state, List<String> line) {
-        Set<String> used = usedByEffects(layer);
+        Set<String> used = usedPictures(layer);
         List<Layer> inside = layer.content().inside();
         if (inside.isEmpty() && used.isEmpty() || state.getOrDefault(layer.id(), 0) == 2) {
             return false;
@@ -330,7 +334,8 @@ public final class Rules {
             }
         }
         for (String other : used) {
-            if (uncut(byId.get(other), state, line)) {
+            // That one is missing is said elsewhere.
+            if (byId.containsKey(other) && uncut(byId.get(other), state, line)) {
                 return true;
             }
         }
