@@ -11,11 +11,6 @@ import java.util.List;
 
 /** The mean along an arc about a point. The picture is read along spokes and back, linearly both times. */
 final class BlurAlongArcs implements Effect {
-    /** How many places along an arc count at least; they lie a pixel apart or so many times as far. */
-    private static final double PLACES = 24;
-
-    private static final double FARTHEST = 2.5;
-
     @Override
     public Descriptor descriptor() {
         return new Descriptor(
@@ -42,7 +37,7 @@ final class BlurAlongArcs implements Effect {
         Round round = Round.of(setting, values.point("centre"));
         double angle = Math.toRadians(values.number("angle"));
         double pixel = round.pixel();
-        double arc = pixel * Math.max(1, Math.min(FARTHEST, angle * round.ofBox() / pixel / PLACES));
+        double arc = round.spacing(angle * round.ofBox());
         return new Worked.Around() {
             @Override
             public double[] numbers() {

@@ -14,9 +14,6 @@ import java.util.List;
  * along spokes and back, linearly both times.
  */
 final class BlurAlongRays implements Effect {
-    private static final double PLACES = 24;
-    private static final double FARTHEST = 2.5;
-
     @Override
     public Descriptor descriptor() {
         return new Descriptor(
@@ -43,7 +40,7 @@ final class BlurAlongRays implements Effect {
         Round round = Round.of(setting, values.point("centre"));
         double share = values.number("share");
         double pixel = round.pixel();
-        double step = pixel * Math.max(1, Math.min(FARTHEST, share * round.ofBox() / pixel / PLACES));
+        double step = round.spacing(share * round.ofBox());
         return new Worked.Around() {
             @Override
             public double[] numbers() {

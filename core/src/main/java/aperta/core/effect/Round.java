@@ -11,6 +11,11 @@ import aperta.core.picture.Region;
 record Round(Effect.Setting setting, Affine back, Point centre) {
     private static final int FEWEST_SPOKES = 16;
 
+    /** How many samples along the longest smear count at least; they lie a pixel apart, or up to so many times as far. */
+    private static final double SAMPLES = 24;
+
+    private static final double FARTHEST_APART = 2.5;
+
     static Round of(Effect.Setting setting, Point centre) {
         return new Round(setting, setting.toRaster().inverse().orElseThrow(), centre);
     }
@@ -18,6 +23,11 @@ record Round(Effect.Setting setting, Affine back, Point centre) {
     /** The length of the raster's pixel, in the layer's. */
     double pixel() {
         return 1 / setting.scale();
+    }
+
+    /** From one sample to the next along a smear, in the layer's pixels, where the longest smear is so long. */
+    double spacing(double longest) {
+        return pixel() * Math.max(1, Math.min(FARTHEST_APART, longest / pixel() / SAMPLES));
     }
 
     /** The radius of the circle that holds the layer's box. */
