@@ -41,8 +41,9 @@ abstract class AtPlaces implements Worked.ByPixel {
             for (int x = d.x(); x < d.right(); x++, at++) {
                 float a = p[3][at];
                 if (a > 0) {
+                    float by = a == 1 ? 1 : 1 / a;
                     for (int k = 0; k < 3; k++) {
-                        c[k] = transfer.toDisplay(p[k][at] / a);
+                        c[k] = transfer.toDisplay(p[k][at] * by);
                     }
                     change(
                             c,

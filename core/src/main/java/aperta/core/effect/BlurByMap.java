@@ -79,7 +79,12 @@ final class BlurByMap implements Effect {
                         double sigma = deviation * upper;
                         Picture soft = Gaussian.of(sigma, sigma, map)
                                 .blur(g.input(), r, setting.border(), g.bands(), g.scratch());
-                        blend(result, g.input(), soft, bright, new float[] {lower, upper, above});
+                        float[] levels = {lower, upper, above};
+                        g.bands().run(r.height(), 16, (from, to) -> {
+                            for (int y = r.y() + from; y < r.y() + to; y++) {
+                                blend(result, g.input(), soft, bright, levels, y);
+                            }
+                        });
                     }
                 }
                 return result;
@@ -91,30 +96,28 @@ final class BlurByMap implements Effect {
         return (float) StrictMath.pow(2, -level / 2.0);
     }
 
-    /** Adds what a level has a part in: rising from the one below it, falling to the one above. */
-    private static void blend(Picture result, Picture input, Picture soft, Matte bright, float[] levels) {
+    /** Adds to a row what a level has a part in: rising from the one below it, falling to the one above. */
+    private static void blend(Picture result, Picture input, Picture soft, Matte bright, float[] levels, int y) {
         Region r = result.domain();
         float below = levels[0] * levels[0];
         float own = levels[1] * levels[1];
         float above = levels[2] * levels[2];
-        for (int c = 0; c < 4; c++) {
-            float[] to = result.planes()[c];
-            float[] from = soft.planes()[c];
-            for (int y = r.y(); y < r.bottom(); y++) {
-                int at = result.index(r.x(), y);
-                int k = soft.index(r.x(), y);
-                int m = bright.index(r.x(), y);
-                for (int i = 0; i < r.width(); i++) {
-                    float v = bright.values()[m + i] * bright.values()[m + i];
-                    float share = v <= below
-                            ? 0
-                            : v <= own ? (v - below) / (own - below) : above > own ? (above - v) / (above - own) : 1;
-                    if (share > 0) {
-                        float sharp = input.domain().contains(r.x() + i, y)
-                                ? input.planes()[c][input.index(r.x() + i, y)]
-                                : 0;
-                        to[at + i] += share * (from[k + i] - sharp);
-                    }
+        Region inside = input.domain().intersect(new Region(r.x(), y, r.width(), 1));
+        int at = result.index(r.x(), y);
+        int k = soft.index(r.x(), y);
+        int m = bright.index(r.x(), y);
+        int sharp = inside.isEmpty() ? 0 : input.index(inside.x(), y) - inside.x();
+        for (int i = 0; i < r.width(); i++) {
+            float v = bright.values()[m + i] * bright.values()[m + i];
+            float share = v <= below
+                    ? 0
+                    : v <= own ? (v - below) / (own - below) : above > own ? (above - v) / (above - own) : 1;
+            if (share > 0) {
+                int x = r.x() + i;
+                boolean is = x >= inside.x() && x < inside.right();
+                for (int c = 0; c < 4; c++) {
+                    float from = is ? input.planes()[c][sharp + x] : 0;
+                    result.planes()[c][at + i] += share * (soft.planes()[c][k + i] - from);
                 }
             }
         }

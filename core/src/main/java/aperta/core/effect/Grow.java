@@ -1,5 +1,6 @@
 package aperta.core.effect;
 
+import aperta.core.picture.Bands;
 import aperta.core.picture.Compose;
 import aperta.core.picture.Dilation;
 import aperta.core.picture.Gaussian;
@@ -48,7 +49,7 @@ final class Grow implements Effect {
                 Picture result = new Picture(r);
                 if (by > 0) {
                     Picture around = new Gaussian(sigma).blur(g.input(), r, g.bands(), g.scratch());
-                    coloured(result, g.input(), around, alpha);
+                    coloured(result, g.input(), around, alpha, g.bands());
                 } else {
                     Compose.copy(result, g.input());
                     shrunk(result, alpha);
@@ -59,24 +60,26 @@ final class Grow implements Effect {
     }
 
     /** The picture itself, and below it what is around it in the colour that is there. */
-    private static void coloured(Picture result, Picture input, Picture around, Matte alpha) {
+    private static void coloured(Picture result, Picture input, Picture around, Matte alpha, Bands bands) {
         Region r = result.domain();
         Compose.copy(result, input);
         float[][] to = result.planes();
         float[][] from = around.planes();
-        for (int y = r.y(); y < r.bottom(); y++) {
-            int at = result.index(r.x(), y);
-            int k = around.index(r.x(), y);
-            for (int i = at; i < at + r.width(); i++, k++) {
-                float more = alpha.values()[i] - to[3][i];
-                if (more > 0 && from[3][k] > FAINT) {
-                    for (int c = 0; c < 3; c++) {
-                        to[c][i] += more * from[c][k] / from[3][k];
+        bands.run(r.height(), 16, (first, last) -> {
+            for (int y = r.y() + first; y < r.y() + last; y++) {
+                int at = result.index(r.x(), y);
+                int k = around.index(r.x(), y);
+                for (int i = at; i < at + r.width(); i++, k++) {
+                    float more = alpha.values()[i] - to[3][i];
+                    if (more > 0 && from[3][k] > FAINT) {
+                        for (int c = 0; c < 3; c++) {
+                            to[c][i] += more * from[c][k] / from[3][k];
+                        }
+                        to[3][i] += more;
                     }
-                    to[3][i] += more;
                 }
             }
-        }
+        });
     }
 
     private static void shrunk(Picture result, Matte alpha) {

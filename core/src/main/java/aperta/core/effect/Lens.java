@@ -68,15 +68,16 @@ final class Lens implements Effect {
         Box box = setting.box();
         double radius = Math.max(1e-3, Math.hypot(box.width(), box.height()) / 2);
         int finer = finer(angle, box, setting.toRaster());
+        Times times = new Times(radius, angle);
         return new Warp(setting, Numbers.of(values).and(radius, finer)) {
             @Override
             void from(double x, double y, double[] to) {
                 double dx = x - c.x();
                 double dy = y - c.y();
                 double r = Math.sqrt(dx * dx + dy * dy);
-                double times = times(r, radius, angle);
-                to[0] = c.x() + dx * times;
-                to[1] = c.y() + dy * times;
+                double far = times.at(r);
+                to[0] = c.x() + dx * far;
+                to[1] = c.y() + dy * far;
             }
 
             @Override
@@ -124,14 +125,46 @@ final class Lens implements Effect {
         return (int) Math.max(1, Math.min(Math.round(StrictMath.tan(half) / half), Math.floor(most)));
     }
 
-    /** By how many times the distance at a distance changes; not a number where there is nothing. */
-    private static double times(double r, double radius, double angle) {
-        if (r < 1e-6 * radius) {
+    /** By how many times a distance changes: read evenly from a table, within 10⁻⁶ of the formula, up to where that grows steep. */
+    static final class Times {
+        private static final int STEPS = 4096;
+        /** Up to this angle the tangent's table is near enough. */
+        private static final double STEEP = 1.2;
+
+        private final double radius;
+        private final double angle;
+        private final double perStep;
+        private final double[] table = new double[STEPS + 1];
+
+        Times(double radius, double angle) {
+            this.radius = radius;
+            this.angle = angle;
             double half = Math.abs(angle) / 2;
-            double middle = half < NONE ? 1 : half / StrictMath.tan(half);
-            return angle < 0 ? 1 / middle : middle;
+            double most = angle > 0 && half > NONE ? Math.min(2, STEEP / half) : 2;
+            this.perStep = STEPS / (most * radius);
+            for (int i = 0; i <= STEPS; i++) {
+                table[i] = exact(i / perStep);
+            }
         }
-        double s = source(r, radius, angle);
-        return Double.isInfinite(s) ? Double.NaN : s / r;
+
+        /** Not a number where there is nothing. */
+        double at(double r) {
+            double at = r * perStep;
+            if (at < STEPS) {
+                int i = (int) at;
+                return table[i] + (table[i + 1] - table[i]) * (at - i);
+            }
+            return exact(r);
+        }
+
+        double exact(double r) {
+            if (r < 1e-6 * radius) {
+                double half = Math.abs(angle) / 2;
+                double middle = half < NONE ? 1 : half / StrictMath.tan(half);
+                return angle < 0 ? 1 / middle : middle;
+            }
+            double s = source(r, radius, angle);
+            return Double.isInfinite(s) ? Double.NaN : s / r;
+        }
     }
 }

@@ -128,8 +128,9 @@ final class OldFilm implements Effect {
                                         * (g.where().isPresent()
                                                 ? g.where().get().at(x, y)
                                                 : 1);
+                                float by = a == 1 ? 1 : 1 / a;
                                 for (int k = 0; k < 3; k++) {
-                                    c[k] = transfer.toDisplay(p[k][at] / a);
+                                    c[k] = transfer.toDisplay(p[k][at] * by);
                                 }
                                 float luma = OnColours.luma(c);
                                 float mark = marks.values()[marks.index(x, y)];
@@ -253,8 +254,7 @@ final class OldFilm implements Effect {
         /** A line down the print that stays for some frames, wanders a little, and then is another. */
         private void scratch(int slot) {
             long life = LONGEST;
-            long from = Math.floorDiv(frame + slot * 7L, life);
-            long index = from * 64 + slot;
+            long index = Math.floorDiv(frame + slot * 7L, life) * 64 + slot;
             long since = Math.floorMod(frame + slot * 7L, life);
             if (unit(index, 501) < 0.5 || since >= 4 + unit(index, 502) * (LONGEST - 4)) {
                 return;
@@ -267,7 +267,15 @@ final class OldFilm implements Effect {
             Affine back = map.inverse().orElseThrow();
             double scale = map.meanScale();
             for (int y = d.y(); y < d.bottom(); y++) {
-                for (int x = d.x(); x < d.right(); x++) {
+                int from = d.x();
+                int to = d.right();
+                if (back.a() != 0) {
+                    double middle = (x0 - back.c() * (y + 0.5) - back.e()) / back.a();
+                    double reach = (r + 1) / (scale * Math.abs(back.a())) + 1;
+                    from = (int) Math.max(from, Math.floor(middle - reach));
+                    to = (int) Math.min(to, Math.ceil(middle + reach));
+                }
+                for (int x = from; x < to; x++) {
                     double u = back.a() * (x + 0.5) + back.c() * (y + 0.5) + back.e();
                     double away = Math.abs(u - x0) * scale;
                     if (away < r + 1) {

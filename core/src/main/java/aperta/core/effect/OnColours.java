@@ -40,9 +40,10 @@ abstract class OnColours implements Worked.ByPixel {
             for (int i = at; i < at + d.width(); i++) {
                 float a = p[3][i];
                 if (a > 0) {
-                    c[0] = transfer.toDisplay(p[0][i] / a);
-                    c[1] = transfer.toDisplay(p[1][i] / a);
-                    c[2] = transfer.toDisplay(p[2][i] / a);
+                    float by = a == 1 ? 1 : 1 / a;
+                    c[0] = transfer.toDisplay(p[0][i] * by);
+                    c[1] = transfer.toDisplay(p[1][i] * by);
+                    c[2] = transfer.toDisplay(p[2][i] * by);
                     c[3] = a;
                     change(c);
                     p[0][i] = transfer.toLight(c[0]) * c[3];

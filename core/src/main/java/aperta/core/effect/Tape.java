@@ -3,6 +3,7 @@ package aperta.core.effect;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
+import aperta.core.picture.Bands;
 import aperta.core.picture.Compose;
 import aperta.core.picture.Displacement;
 import aperta.core.picture.LineMean;
@@ -95,7 +96,7 @@ final class Tape implements Effect {
                         jitter - 1f,
                         setting.border(),
                         g.bands());
-                display(moved, transfer, true);
+                display(moved, transfer, true, g.bands());
                 Picture soft = new LineMean(bleed)
                         .of(moved, g.region().grown((int) Math.ceil(lag.length()) + 1), Border.REPEAT, g.bands());
                 Displacement.Ways behind = (x, y, count, across, down) -> {
@@ -114,7 +115,7 @@ final class Tape implements Effect {
                 Picture result = new Picture(g.region());
                 Compose.copy(result, moved);
                 mixed(result, chroma, g);
-                display(result, transfer, false);
+                display(result, transfer, false, g.bands());
                 if (g.where().isPresent()) {
                     Picture plain = new Picture(g.region());
                     Compose.copy(plain, g.input());
@@ -155,22 +156,24 @@ final class Tape implements Effect {
         };
     }
 
-    private static void display(Picture p, Transfer transfer, boolean to) {
+    private static void display(Picture p, Transfer transfer, boolean to, Bands bands) {
         if (transfer.isSame()) {
             return;
         }
         Region d = p.domain();
         float[][] planes = p.planes();
-        for (int y = d.y(); y < d.bottom(); y++) {
-            int at = p.index(d.x(), y);
-            for (int i = at; i < at + d.width(); i++) {
-                float a = planes[3][i];
-                for (int c = 0; c < 3 && a > 0; c++) {
-                    float v = planes[c][i] / a;
-                    planes[c][i] = (to ? transfer.toDisplay(v) : transfer.toLight(v)) * a;
+        bands.run(d.height(), 16, (first, last) -> {
+            for (int y = d.y() + first; y < d.y() + last; y++) {
+                int at = p.index(d.x(), y);
+                for (int i = at; i < at + d.width(); i++) {
+                    float a = planes[3][i];
+                    for (int c = 0; c < 3 && a > 0; c++) {
+                        float v = planes[c][i] / a;
+                        planes[c][i] = (to ? transfer.toDisplay(v) : transfer.toLight(v)) * a;
+                    }
                 }
             }
-        }
+        });
     }
 
     /** What the lines of one frame do. */
@@ -186,7 +189,9 @@ final class Tape implements Effect {
         private final double noise;
         private final double band;
         private final double middle;
-        private final int dropouts;
+        /** Of each dropout: its line, where it starts and how long it is. */
+        private final double[] dropouts;
+
         private final Noise slow;
 
         Lines(Recipe values, Effect.Setting setting) {
@@ -202,7 +207,18 @@ final class Tape implements Effect {
             this.band = values.number("band");
             this.slow = new Noise((int) seed);
             this.middle = box.centre().y() + 0.75 * box.height() * slow.at(frame * 0.023, 3.5, 0.5) * 1.6;
-            this.dropouts = (int) (values.number("dropouts") + Chance.unit(seed, frame, 700));
+            this.dropouts = dropouts((int) (values.number("dropouts") + Chance.unit(seed, frame, 700)));
+        }
+
+        private double[] dropouts(int count) {
+            double[] all = new double[3 * count];
+            for (int i = 0; i < count; i++) {
+                long k = frame * 100 + i;
+                all[3 * i] = lineAt(box.y0() + Chance.unit(seed, k, 703) * box.height());
+                all[3 * i + 1] = box.x0() + (Chance.unit(seed, k, 704) * 1.2 - 0.2) * box.width();
+                all[3 * i + 2] = box.width() * (0.04 + 0.2 * Chance.unit(seed, k, 705));
+            }
+            return all;
         }
 
         /** The farthest that a line is moved, in the layer's pixels. */
@@ -247,13 +263,10 @@ final class Tape implements Effect {
             long l = lineAt(v);
             double near = inBand(v);
             double sum = noise * (1 + 3 * near) * Grain.value(u / 3, l, (int) frame, (int) seed, 0) * 0.5;
-            for (int i = 0; i < dropouts; i++) {
-                long k = frame * 100 + i;
-                long at = lineAt(box.y0() + Chance.unit(seed, k, 703) * box.height());
-                double start = box.x0() + (Chance.unit(seed, k, 704) * 1.2 - 0.2) * box.width();
-                double length = box.width() * (0.04 + 0.2 * Chance.unit(seed, k, 705));
-                if (l == at && u >= start && u < start + length) {
-                    sum += amount * (1 - (u - start) / length);
+            for (int i = 0; i < dropouts.length; i += 3) {
+                double along = u - dropouts[i + 1];
+                if (l == dropouts[i] && along >= 0 && along < dropouts[i + 2]) {
+                    sum += amount * (1 - along / dropouts[i + 2]);
                 }
             }
             return (float) sum;

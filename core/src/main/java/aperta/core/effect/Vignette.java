@@ -80,7 +80,11 @@ final class Vignette implements Effect {
                                         + back.f()
                                         - box.centre().y())
                                 * down;
-                        double t = Math.min(1, Math.max(0, (Math.sqrt(u * u + v * v) - begins) / (ends - begins)));
+                        double far = u * u + v * v;
+                        if (far <= begins * begins) {
+                            continue;
+                        }
+                        double t = Math.min(1, (Math.sqrt(far) - begins) / (ends - begins));
                         float share = (float) (most * t * t * (3 - 2 * t));
                         for (int k = 0; k < 3; k++) {
                             p[k][at] += share * (c[k] * p[3][at] - p[k][at]);

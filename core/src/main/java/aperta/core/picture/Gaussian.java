@@ -240,7 +240,13 @@ public final class Gaussian {
         bands.run(region.height(), 16, (from, to) -> {
             for (int y = region.y() + from; y < region.y() + to; y++) {
                 int at = result.index(region.x(), y);
-                for (int k = -down.reach(); k <= down.reach(); k++) {
+                int k = -down.reach();
+                // Four rows at a time, so that sums are read and written a quarter as often.
+                while (slant == 0 && k + 3 <= down.reach() && y + k >= tall.y() && y + k + 3 < tall.bottom()) {
+                    addRows(result.value, at, rows, y, k);
+                    k += 4;
+                }
+                for (; k <= down.reach(); k++) {
                     int there = Edge.within(y + k, d.y(), d.bottom(), border);
                     if (there >= tall.y() && there < tall.bottom()) {
                         add(result.value, at, rows, there, k, down.half[Math.abs(k)]);
@@ -264,7 +270,11 @@ public final class Gaussian {
                     continue;
                 }
                 add(rows.value, at, line, reach, tall.width(), across.half[0]);
-                for (int k = 1; k <= reach; k++) {
+                int k = 1;
+                for (; k + 1 <= reach; k += 2) {
+                    addPairs(rows.value, at, line, k, tall.width());
+                }
+                if (k == reach) {
                     addPair(rows.value, at, line, reach - k, reach + k, tall.width(), across.half[k]);
                 }
             }
@@ -313,6 +323,36 @@ public final class Gaussian {
     private static void add(float[] into, int at, float[] from, int start, int count, float weight) {
         for (int i = 0; i < count; i++) {
             into[at + i] += from[start + i] * weight;
+        }
+    }
+
+    /** Four rows beginning {@code k} rows away, in the order of {@link #add}. */
+    private void addRows(float[] into, int at, Matte rows, int y, int k) {
+        Region d = rows.domain();
+        float[] from = rows.value;
+        int one = rows.index(d.x(), y + k);
+        int stride = d.width();
+        int two = one + stride;
+        int three = two + stride;
+        int four = three + stride;
+        float a = down.half[Math.abs(k)];
+        float b = down.half[Math.abs(k + 1)];
+        float c = down.half[Math.abs(k + 2)];
+        float e = down.half[Math.abs(k + 3)];
+        for (int i = 0; i < stride; i++) {
+            into[at + i] =
+                    into[at + i] + from[one + i] * a + from[two + i] * b + from[three + i] * c + from[four + i] * e;
+        }
+    }
+
+    /** Two pairs of places, {@code k} and one more to both sides, in the order of {@link #addPair}. */
+    private void addPairs(float[] into, int at, float[] line, int k, int count) {
+        int middle = across.reach();
+        float a = across.half[k];
+        float b = across.half[k + 1];
+        for (int i = 0; i < count; i++) {
+            int m = middle + i;
+            into[at + i] = into[at + i] + (line[m - k] + line[m + k]) * a + (line[m - k - 1] + line[m + k + 1]) * b;
         }
     }
 

@@ -130,28 +130,35 @@ public final class Polar {
         if (window <= 1e-6) {
             return;
         }
+        // Sums from half a round before the first spoke to half a round behind the last, and both ends of every window.
+        int before = (int) Math.ceil(window / 2) + 1;
+        double high = before + 0.5 + window / 2;
+        double low = before + 0.5 - window / 2;
+        int first = (int) low;
+        int last = (int) high;
+        double lowPart = low - first;
+        double highPart = high - last;
+        double share = 1 / window;
         bands.run(rings, 16, (from, to) -> {
-            double[] sums = new double[spokes + 1];
+            double[] sums = new double[spokes + 2 * before + 2];
             for (int i = from; i < to; i++) {
+                int at = i * alongSpoke;
                 for (float[] p : planes) {
-                    for (int j = 0; j < spokes; j++) {
-                        sums[j + 1] = sums[j] + p[j * alongRing + i * alongSpoke];
+                    double sum = 0;
+                    int j = Math.floorMod(-before, spokes);
+                    for (int k = 1; k < sums.length; k++) {
+                        sum += p[at + j * alongRing];
+                        sums[k] = sum;
+                        j = j + 1 == spokes ? 0 : j + 1;
                     }
-                    for (int j = 0; j < spokes; j++) {
-                        double mean = (round(sums, j + 0.5 + window / 2) - round(sums, j + 0.5 - window / 2)) / window;
-                        p[j * alongRing + i * alongSpoke] = (float) mean;
+                    for (j = 0; j < spokes; j++) {
+                        double up = sums[last + j] + highPart * (sums[last + j + 1] - sums[last + j]);
+                        double down = sums[first + j] + lowPart * (sums[first + j + 1] - sums[first + j]);
+                        p[at + j * alongRing] = (float) ((up - down) * share);
                     }
                 }
             }
         });
-    }
-
-    /** The sum from the first spoke on, which goes on round after round. */
-    private double round(double[] sums, double at) {
-        double turns = Math.floor(at / spokes);
-        double rest = at - turns * spokes;
-        int j = Math.min(spokes - 1, (int) rest);
-        return turns * sums[spokes] + sums[j] + (rest - j) * (sums[j + 1] - sums[j]);
     }
 
     /**
@@ -160,6 +167,20 @@ public final class Polar {
      * @param falling whether values count less the nearer they are to the centre, down to nothing
      */
     public void alongSpokes(double fromShare, double toShare, boolean falling, Bands bands) {
+        int[] ends = new int[2 * rings];
+        double[] parts = new double[2 * rings];
+        double[] near = new double[rings];
+        double[] shares = new double[rings];
+        for (int i = 0; i < rings; i++) {
+            near[i] = (i + 0.5) * fromShare;
+            double far = Math.max(near[i] + 1e-3, (i + 0.5) * toShare);
+            shares[i] = 1 / (far - near[i]);
+            // Beyond the last ring its value goes on.
+            ends[2 * i] = Math.min(rings - 1, (int) near[i]);
+            ends[2 * i + 1] = Math.min(rings - 1, (int) far);
+            parts[2 * i] = near[i] - ends[2 * i];
+            parts[2 * i + 1] = far - ends[2 * i + 1];
+        }
         bands.run(spokes, 8, (from, to) -> {
             double[] sums = new double[rings + 1];
             double[] moments = new double[rings + 1];
@@ -168,28 +189,29 @@ public final class Polar {
                     int at = j * rings;
                     for (int i = 0; i < rings; i++) {
                         sums[i + 1] = sums[i] + p[at + i];
-                        moments[i + 1] = moments[i] + p[at + i] * (i + 0.5);
+                    }
+                    if (falling) {
+                        for (int i = 0; i < rings; i++) {
+                            moments[i + 1] = moments[i] + p[at + i] * (i + 0.5);
+                        }
                     }
                     for (int i = 0; i < rings; i++) {
-                        double a = (i + 0.5) * fromShare;
-                        double b = Math.max(a + 1e-3, (i + 0.5) * toShare);
-                        double sum = along(sums, b) - along(sums, a);
-                        double length = b - a;
+                        double sum = between(sums, ends, parts, i);
                         if (falling) {
-                            double moment = along(moments, b) - along(moments, a);
-                            sum = 2 * (moment - a * sum) / length;
+                            sum = 2 * (between(moments, ends, parts, i) - near[i] * sum) * shares[i];
                         }
-                        p[at + i] = (float) Math.max(0, sum / length);
+                        p[at + i] = (float) Math.max(0, sum * shares[i]);
                     }
                 }
             }
         });
     }
 
-    /** The sum from the centre; beyond the last ring its value goes on. */
-    private double along(double[] sums, double at) {
-        int i = Math.min(rings - 1, (int) at);
-        return sums[i] + (at - i) * (sums[i + 1] - sums[i]);
+    private static double between(double[] sums, int[] ends, double[] parts, int i) {
+        int a = ends[2 * i];
+        int b = ends[2 * i + 1];
+        double upTo = sums[b] + parts[2 * i + 1] * (sums[b + 1] - sums[b]);
+        return upTo - (sums[a] + parts[2 * i] * (sums[a + 1] - sums[a]));
     }
 
     /**

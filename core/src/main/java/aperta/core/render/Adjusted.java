@@ -54,8 +54,22 @@ final class Adjusted implements Step.Paints {
         return all;
     }
 
+    /** Whether nothing of what lies below is left beside what the chain makes of it. */
+    private boolean isWhole() {
+        return opacity == 1 && mattes.isEmpty() && mode == BlendMode.NORMAL;
+    }
+
+    @Override
+    public Region needs(int input, Region wanted) {
+        return input == 0 && isWhole() ? Region.NOTHING : wanted;
+    }
+
     @Override
     public void paint(Picture into, Tile tile) {
+        if (isWhole()) {
+            paintOf(changed, into, tile);
+            return;
+        }
         paintOf(below, into, tile);
         Region d = into.domain();
         Picture other = tile.scratch().picture(d);

@@ -16,7 +16,7 @@ abstract class Density implements Pattern {
     static final Parameter THIN = Parameter.colour("thin", "Where thin", new Colour(1, 1, 1, 0));
     static final Parameter DENSE = Parameter.colour("dense", "Where dense", Colour.WHITE);
 
-    private static final double POINTS = 5;
+    private static final double POINTS = 4;
     private static final int COARSEST = 8;
 
     private final Affine back;
@@ -69,15 +69,19 @@ abstract class Density implements Pattern {
             int at = into.index(d.x(), y);
             int row = Math.floorDiv(y - originY, cell);
             float fy = (y - originY - row * cell) / (float) cell;
+            int k = (row - top) * columns + Math.floorDiv(d.x() - originX, cell) - left;
+            int within = Math.floorMod(d.x() - originX, cell);
             for (int x = d.x(); x < d.right(); x++, at++) {
-                int column = Math.floorDiv(x - originX, cell);
-                float fx = (x - originX - column * cell) / (float) cell;
-                int k = (row - top) * columns + column - left;
+                float fx = within / (float) cell;
                 float upper = values[k] + (values[k + 1] - values[k]) * fx;
                 float lower = values[k + columns] + (values[k + columns + 1] - values[k + columns]) * fx;
                 float t = upper + (lower - upper) * fy;
                 for (int c = 0; c < 4; c++) {
                     p[c][at] = thin[c] + (dense[c] - thin[c]) * t;
+                }
+                if (++within == cell) {
+                    within = 0;
+                    k++;
                 }
             }
         }

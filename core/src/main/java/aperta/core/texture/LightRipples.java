@@ -44,17 +44,29 @@ final class LightRipples implements Texture {
         double bright = values.number("bright");
         double time = values.number("phase") + setting.travelled("pace");
         long seed = (long) values.number("seed");
-        double[] kx = new double[WAVES];
-        double[] ky = new double[WAVES];
+        double[] across = new double[WAVES];
+        double[] down = new double[WAVES];
         double[] at = new double[WAVES];
-        double[] height = new double[WAVES];
+        double[] slopeX = new double[WAVES];
+        double[] slopeY = new double[WAVES];
+        double[] xx = new double[WAVES];
+        double[] xy = new double[WAVES];
+        double[] yy = new double[WAVES];
         for (int i = 0; i < WAVES; i++) {
             double angle = 2 * Math.PI * (i + Chance.unit(seed, i, 1)) / WAVES;
             double k = 2 * Math.PI / size * (0.5 + 1.1 * Chance.unit(seed, i, 2));
-            kx[i] = k * StrictMath.cos(angle);
-            ky[i] = k * StrictMath.sin(angle);
-            at[i] = 2 * Math.PI * Chance.unit(seed, i, 3) - 2 * Math.PI * time * Math.sqrt(k * size / (2 * Math.PI));
-            height[i] = 1 / (k * k);
+            double cos = StrictMath.cos(angle);
+            double sin = StrictMath.sin(angle);
+            // Phases in turns; a wave is 1/k² high, so that each bends the light by as much.
+            across[i] = k * cos / (2 * Math.PI);
+            down[i] = k * sin / (2 * Math.PI);
+            double turns = Chance.unit(seed, i, 3) - time * Math.sqrt(k * size / (2 * Math.PI));
+            at[i] = turns - Math.floor(turns);
+            slopeX[i] = FOLD * cos / k;
+            slopeY[i] = FOLD * sin / k;
+            xx[i] = FOLD * cos * cos;
+            xy[i] = FOLD * cos * sin;
+            yy[i] = FOLD * sin * sin;
         }
         double soft = 0.08 + 0.35 * (1 - sharp);
         return new Density(values, setting, size / DETAIL, time) {
@@ -67,23 +79,23 @@ final class LightRipples implements Texture {
                     double gx = 0;
                     double gy = 0;
                     for (int i = 0; i < WAVES; i++) {
-                        double slope = -height[i] * Sine.sin(kx[i] * sx + ky[i] * sy + at[i]);
-                        gx += slope * kx[i];
-                        gy += slope * ky[i];
+                        double swing = Sine.ofTurns(across[i] * sx + down[i] * sy + at[i]);
+                        gx += swing * slopeX[i];
+                        gy += swing * slopeY[i];
                     }
-                    sx = x - FOLD * gx;
-                    sy = y - FOLD * gy;
+                    sx = x + gx;
+                    sy = y + gy;
                 }
-                double xx = 0;
-                double xy = 0;
-                double yy = 0;
+                double a = 1;
+                double b = 0;
+                double d = 1;
                 for (int i = 0; i < WAVES; i++) {
-                    double c = -height[i] * Sine.sin(kx[i] * sx + ky[i] * sy + at[i] + Math.PI / 2);
-                    xx += c * kx[i] * kx[i];
-                    xy += c * kx[i] * ky[i];
-                    yy += c * ky[i] * ky[i];
+                    double swing = Sine.ofTurns(across[i] * sx + down[i] * sy + at[i] + 0.25);
+                    a -= swing * xx[i];
+                    b -= swing * xy[i];
+                    d -= swing * yy[i];
                 }
-                double det = (1 + FOLD * xx) * (1 + FOLD * yy) - FOLD * FOLD * xy * xy;
+                double det = a * d - b * b;
                 double light = soft / (Math.abs(det) + soft);
                 return bright * 1.9 * light * Math.sqrt(light);
             }

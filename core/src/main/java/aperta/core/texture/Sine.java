@@ -13,10 +13,12 @@ final class Sine {
 
     private Sine() {}
 
-    static double sin(double angle) {
-        double turns = angle / (2 * Math.PI);
-        double at = (turns - Math.floor(turns)) * STEPS;
-        int i = Math.min(STEPS - 1, (int) at);
-        return TABLE[i] + (TABLE[i + 1] - TABLE[i]) * (at - i);
+    /** @param turns the angle, once round being 1; up to 500 000 times round */
+    static double ofTurns(double turns) {
+        double at = turns * STEPS;
+        int floor = (int) at;
+        floor = at < floor ? floor - 1 : floor;
+        int i = floor & STEPS - 1;
+        return TABLE[i] + (TABLE[i + 1] - TABLE[i]) * (at - floor);
     }
 }

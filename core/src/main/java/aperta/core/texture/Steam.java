@@ -18,6 +18,8 @@ final class Steam implements Texture {
     private static final double DETAIL = 8;
     /** Farther from the middle than this, in half widths, the column has thinned out to nothing. */
     private static final double WIDEST = 1.7;
+    /** Less density than this, a quarter of a step of eight bits, is none. */
+    private static final double UNSEEN = 0.001;
 
     @Override
     public Descriptor descriptor() {
@@ -79,20 +81,22 @@ final class Steam implements Texture {
                 double s = u / (size * larger);
                 double r = StrictMath.log(larger) / (grows * size) - risen / size;
                 double bx = slow.at(s * 0.8 + 3.1, r * 0.8, seconds * 0.21 + 0.5);
+                // The column, frayed by the same slow noise.
+                double side = Math.abs(u + bend * size * larger * 0.7 * bx) / wide;
+                double column = StrictMath.exp(-2.2 * side * side);
+                double most = strength * smooth(0, 0.2, share) * (1 - smooth(0.45, 1, share)) * column * 1.15;
+                if (most < UNSEEN) {
+                    return 0;
+                }
                 double by = slow.at(s * 0.8 - 9.4, r * 0.8 + 5.2, seconds * 0.21 + 7.5);
                 double fx = slow.at(s * 1.9 + 1.3, r * 1.9 - 4.4, seconds * 0.4 + 3.5);
                 double fy = slow.at(s * 1.9 - 6.2, r * 1.9 + 8.8, seconds * 0.4 + 11.5);
                 double sx = s + bend * (0.75 * bx + 0.3 * fx);
                 double sy = r + bend * (0.75 * by + 0.3 * fy);
                 double cloud = 0.5 + 0.75 * Clouds.sum(body, sx * 1.25, sy * 0.85, seconds * 0.17, OCTAVES);
-                // The column, frayed by the same slow noise.
-                double side = Math.abs(u + bend * size * larger * 0.7 * bx) / wide;
-                double column = StrictMath.exp(-2.2 * side * side);
-                double born = smooth(0, 0.2, share);
-                double thins = (1 - smooth(0.45, 1, share))
-                        * (0.35 + 0.65 / (1 + 1.5 * share * slope * height / (half + size)));
+                double thins = 0.35 + 0.65 / (1 + 1.5 * share * slope * height / (half + size));
                 double dense = cloud * (0.35 + 0.65 * column) + 0.4 * column - 0.37;
-                return strength * born * thins * column * smooth(0, 0.75, dense) * 1.15;
+                return most * thins * smooth(0, 0.75, dense);
             }
         };
     }
