@@ -22,6 +22,7 @@ class ArchitectureTest {
             "outline",
             "type",
             "picture",
+            "ink",
             "effect",
             "texture",
             "opening",

@@ -5,7 +5,6 @@ import aperta.core.recipe.Descriptor;
 import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
 import aperta.core.shot.BezierPath;
-import aperta.core.shot.Mask;
 import aperta.core.shot.Opener;
 import java.util.List;
 import java.util.stream.Stream;
@@ -33,12 +32,12 @@ final class Crop implements Window {
     }
 
     @Override
-    public List<Mask> at(Recipe recipe, Opener.Subject subject) {
+    public Opener.Window at(Recipe recipe, Opener.Subject subject) {
         double feather = recipe.number("feather");
         boolean none =
                 feather == 0 && Stream.of("left", "right", "top", "bottom").allMatch(s -> recipe.number(s) == 0);
         if (none) {
-            return List.of();
+            return Opener.Window.OPEN;
         }
         double spare = Edges.REACH * feather;
         Box box = subject.box();
@@ -49,6 +48,6 @@ final class Crop implements Window {
                 y0,
                 Math.max(x0, box.x1() - recipe.number("right") - spare),
                 Math.max(y0, box.y1() - recipe.number("bottom") - spare));
-        return List.of(Edges.mask(BezierPath.rectangle(left), feather));
+        return Opener.Window.of(Edges.mask(BezierPath.rectangle(left), feather));
     }
 }

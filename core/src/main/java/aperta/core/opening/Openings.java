@@ -13,6 +13,7 @@ public final class Openings {
             new Strips(),
             new Flicker(),
             new Cascade(),
+            new Ink(),
             new Shimmer(),
             new Burn(),
             new Settle(),

@@ -3,7 +3,6 @@ package aperta.core.opening;
 import aperta.core.recipe.Descriptor;
 import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
-import aperta.core.shot.Mask;
 import aperta.core.shot.Opener;
 import java.util.List;
 
@@ -22,11 +21,11 @@ final class WipedAway implements Window {
     }
 
     @Override
-    public List<Mask> at(Recipe recipe, Opener.Subject subject) {
+    public Opener.Window at(Recipe recipe, Opener.Subject subject) {
         double amount = recipe.number("amount");
         return amount == 1
-                ? List.of()
-                : List.of(Edges.wiped(
+                ? Opener.Window.OPEN
+                : Opener.Window.of(Edges.wiped(
                         subject.box(), Edges.towards(recipe.number("angle")), recipe.number("feather"), amount));
     }
 }

@@ -38,6 +38,7 @@ public final class StrayLetter implements Check {
                 for (Share s : look.words()) {
                     boolean masked = !s.seen().still().masks().isEmpty()
                             || !s.seen().windows().isEmpty()
+                            || !s.seen().writings().isEmpty()
                             || !s.seen().own().isEmpty();
                     if (masked && s.covers().isPresent() && look.isStill(s) && s.opacity() > 0) {
                         letters(look, s);

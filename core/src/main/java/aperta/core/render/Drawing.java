@@ -2,6 +2,7 @@ package aperta.core.render;
 
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
+import aperta.core.outline.Outline;
 import aperta.core.shot.Content;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
@@ -22,6 +23,11 @@ interface Drawing<C extends Content> {
     /** The box around all that it shows, in its own space. */
     default Box reach(C content, Measures measures) {
         return extent(content, measures);
+    }
+
+    /** The outlines that a pen writes, word by word in reading order, in its own space; nothing where it has none but its box. */
+    default List<Outline> written(C content, Measures measures) {
+        return List.of();
     }
 
     /**

@@ -1,7 +1,9 @@
 package aperta.core.render;
 
 import aperta.core.geometry.Box;
+import aperta.core.outline.Outline;
 import aperta.core.shot.Content;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
@@ -32,6 +34,10 @@ final class Drawings {
 
     static Box reach(Content content, Drawing.Measures measures) {
         return of(content).reach(content, measures);
+    }
+
+    static List<Outline> written(Content content, Drawing.Measures measures) {
+        return of(content).written(content, measures);
     }
 
     private static <C extends Content> Drawing<C> of(C content) {

@@ -382,6 +382,7 @@ final class LayerChain {
         return !seen.still().masks().isEmpty()
                 || !seen.windows().isEmpty()
                 || !seen.own().isEmpty()
+                || !seen.writings().isEmpty()
                 || seen.front().flatMap(Front::shows).isPresent();
     }
 
@@ -391,7 +392,11 @@ final class LayerChain {
 
     private Step.Shades maskMatte(Moment.Seen seen, Affine map) {
         return Mattes.of(
-                seen, map, seen.frameToShot().then(layout.shotToRaster()), (f, reach) -> distance(seen, f, map, reach));
+                seen,
+                map,
+                seen.frameToShot().then(layout.shotToRaster()),
+                (f, reach) -> distance(seen, f, map, reach),
+                () -> layout.planner().ink(layout.moment(), seen.layer().id()));
     }
 
     /**

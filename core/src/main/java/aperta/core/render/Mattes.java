@@ -10,9 +10,11 @@ import aperta.core.shot.Front;
 import aperta.core.shot.Light;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Moment;
+import aperta.core.shot.Writing;
 import aperta.core.time.Mix;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Supplier;
 
 /** The mattes of masks and of cuts. */
 final class Mattes {
@@ -26,8 +28,10 @@ final class Mattes {
      *
      * @param toRaster from the layer's own space, or from the shot's for masks that stay in the frame
      * @param distances of the edge of its opening
+     * @param ink what a pen writes of it, and how
      */
-    static Step.Shades of(Moment.Seen seen, Affine toRaster, Affine shotToRaster, Distances distances) {
+    static Step.Shades of(
+            Moment.Seen seen, Affine toRaster, Affine shotToRaster, Distances distances, Supplier<Inks.Ink> ink) {
         List<Masks.Part> parts = parts(seen.still().masks(), toRaster, shotToRaster);
         List<List<Mask>> windows = new ArrayList<>(seen.own());
         windows.addAll(seen.windows());
@@ -41,7 +45,16 @@ final class Mattes {
         seen.front()
                 .filter(f -> f.shows().isPresent())
                 .ifPresent(f -> parts.add(new Masks.Part(of(f, toRaster, distances), Mask.Mode.INTERSECT, false, 1)));
+        for (Writing writing : seen.writings()) {
+            InkPlaces places = new InkPlaces(ink.get(), cell(toRaster));
+            parts.add(new Masks.Part(new InkMatte(places, writing, toRaster), Mask.Mode.INTERSECT, false, 1));
+        }
         return new Masks(parts);
+    }
+
+    /** No more than a pixel of the raster, in the layer's; by powers of two, so that what moves closer needs others seldom. */
+    private static double cell(Affine toRaster) {
+        return Math.pow(2, Math.floor(Math.log(1 / toRaster.meanScale()) / Math.log(2)));
     }
 
     /** Gives how far behind an edge each place lies, up to a reach in the layer's pixels. */

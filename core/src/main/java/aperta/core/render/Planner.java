@@ -12,7 +12,6 @@ import aperta.core.shot.Content;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
 import aperta.core.shot.LayerEffect;
-import aperta.core.shot.Mask;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Opened;
 import aperta.core.shot.Opener;
@@ -31,6 +30,7 @@ import java.util.Optional;
 public final class Planner implements Opener, Edit.Extents {
     private final Sources sources;
     private final SetType type;
+    private final Inks inks = new Inks();
 
     public Planner(Sources sources, Faces faces) {
         this(sources, new SetType(faces));
@@ -134,7 +134,7 @@ public final class Planner implements Opener, Edit.Extents {
     }
 
     @Override
-    public List<Mask> window(Recipe window, Opener.Subject subject) {
+    public Opener.Window window(Recipe window, Opener.Subject subject) {
         return Windows.of(window.kind()).at(window, subject);
     }
 
@@ -166,6 +166,14 @@ public final class Planner implements Opener, Edit.Extents {
     @Override
     public Opener opener() {
         return this;
+    }
+
+    /** What a pen writes of a layer, and how, at a moment. */
+    Inks.Ink ink(Moment moment, String id) {
+        Layer still = moment.of(id).still();
+        Drawing.Measures measures =
+                new Drawing.Measures(sources, type, moment.shot().format());
+        return inks.of(Drawings.written(still.content(), measures), extent(moment, id));
     }
 
     /** The box of a layer in its own space, at a moment: what its handles go round. */

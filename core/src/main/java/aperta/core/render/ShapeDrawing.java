@@ -54,6 +54,16 @@ final class ShapeDrawing implements Drawing<Content.Shape> {
     }
 
     @Override
+    public List<Outline> written(Content.Shape shape, Measures measures) {
+        List<BezierPath> paths = paths(shape);
+        Outline all = Outline.NOTHING;
+        for (Coat coat : shape.coats()) {
+            all = all.and(outline(paths, coat));
+        }
+        return all.isEmpty() ? List.of() : List.of(all);
+    }
+
+    @Override
     public Box extent(Content.Shape shape, Measures measures) {
         Box box = Box.EMPTY;
         for (BezierPath path : paths(shape)) {

@@ -99,6 +99,13 @@ final class TextDrawing implements Drawing<Content.Text> {
     }
 
     @Override
+    public List<Outline> written(Content.Text text, Measures measures) {
+        return Pieces.of(measures.type().of(text, 0), text.words(), Opened.Unit.WORDS).stream()
+                .map(p -> p.setting().outline())
+                .toList();
+    }
+
+    @Override
     public Box extent(Content.Text text, Measures measures) {
         return measures.type().of(text, 0).box();
     }

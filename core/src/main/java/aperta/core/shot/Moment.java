@@ -47,6 +47,7 @@ public final class Moment {
      * @param passing what gives way to it
      * @param front the edge of its opening
      * @param opening what its openings do to its picture
+     * @param writings how far it has been written, by its openings and its own windows; all of them count
      */
     public record Seen(
             Layer layer,
@@ -64,7 +65,8 @@ public final class Moment {
             Optional<Opened.Pieces> pieces,
             Optional<Passing> passing,
             Optional<Front> front,
-            List<LayerEffect> opening) {}
+            List<LayerEffect> opening,
+            List<Writing> writings) {}
 
     /**
      * A layer that another one gives way to, by windows or by its opacity alone.
@@ -219,7 +221,8 @@ public final class Moment {
                             group ? Optional.empty() : p.pieces,
                             p.passing,
                             p.front,
-                            p.effects));
+                            p.effects,
+                            p.writings));
             if (layer.content() instanceof Content.Group inner) {
                 Affine frameOf = inner.format().isPresent() ? p.toShot : frameToShot;
                 resolve(inner.layers(), t.content, p.toShot, frameOf, exists, p.pieces);
@@ -236,7 +239,8 @@ public final class Moment {
             Optional<Opened.Pieces> pieces,
             Optional<Passing> passing,
             Optional<Front> front,
-            List<LayerEffect> effects) {}
+            List<LayerEffect> effects,
+            List<Writing> writings) {}
 
     /** Poses a layer, its parent first. */
     private Posed pose(
@@ -271,6 +275,7 @@ public final class Moment {
         Optional<Passing> passing = Optional.empty();
         Optional<Front> front = Optional.empty();
         List<LayerEffect> effects = new ArrayList<>();
+        List<Writing> writings = new ArrayList<>();
         List<Passage.Way> ways = new ArrayList<>();
         Passage.arriving(rest, t.own).ifPresent(ways::add);
         Passage.leaving(rest, t.own).ifPresent(ways::add);
@@ -282,6 +287,7 @@ public final class Moment {
             pieces = opened.pieces().isPresent() ? opened.pieces() : pieces;
             front = opened.front().isPresent() ? opened.front() : front;
             effects.addAll(opened.effects());
+            opened.writing().ifPresent(writings::add);
             passing = way.passage().pass().isPresent()
                     ? passing(way.passage().pass().get(), way, opened)
                     : passing;
@@ -301,15 +307,18 @@ public final class Moment {
                     w -> windows.add(w.stream().map(m -> m.transformed(map)).toList()));
         });
         windows.removeIf(List::isEmpty);
+        List<Opener.Window> own = own(rest, parentToShot);
+        own.forEach(w -> w.writing().ifPresent(writings::add));
         return new Posed(
                 still,
                 windows,
-                own(rest, parentToShot),
+                own.stream().map(Opener.Window::masks).filter(w -> !w.isEmpty()).toList(),
                 toParent.then(parentToShot),
                 pieces,
                 passing,
                 front,
-                List.copyOf(effects));
+                List.copyOf(effects),
+                List.copyOf(writings));
     }
 
     /** Nothing where what comes moves while it comes: then it lies over the one that goes. */
@@ -320,14 +329,13 @@ public final class Moment {
                 : Optional.empty();
     }
 
-    private List<List<Mask>> own(Layer rest, Affine parentToShot) {
+    private List<Opener.Window> own(Layer rest, Affine parentToShot) {
         if (rest.windows().isEmpty()) {
             return List.of();
         }
         Opener.Subject subject = subject(rest, parentToShot);
         return rest.windows().stream()
                 .map(w -> opener.window(w.rest(), subject))
-                .filter(w -> !w.isEmpty())
                 .toList();
     }
 

@@ -12,6 +12,7 @@ import java.util.Optional;
  * @param pieces the poses of its letters or inner layers, about their own middles
  * @param front its edge, where it has one
  * @param effects what it does to the layer's picture behind the effects that stand before the masks
+ * @param writing how far it has been written, where a pen brings it
  */
 public record Opened(
         Pose pose,
@@ -19,11 +20,12 @@ public record Opened(
         List<Mask> standing,
         Optional<Pieces> pieces,
         Optional<Front> front,
-        List<LayerEffect> effects) {
+        List<LayerEffect> effects,
+        Optional<Writing> writing) {
     public static final Opened REST = of(Pose.REST);
 
     public Opened(Pose pose, List<Mask> moving, List<Mask> standing, Optional<Pieces> pieces) {
-        this(pose, moving, standing, pieces, Optional.empty(), List.of());
+        this(pose, moving, standing, pieces, Optional.empty(), List.of(), Optional.empty());
     }
 
     public static Opened of(Pose pose) {
@@ -31,11 +33,17 @@ public record Opened(
     }
 
     public Opened withFront(Front other) {
-        return new Opened(pose, moving, standing, pieces, Optional.of(other), effects);
+        return new Opened(pose, moving, standing, pieces, Optional.of(other), effects, writing);
     }
 
     public Opened withEffects(List<LayerEffect> other) {
-        return new Opened(pose, moving, standing, pieces, front, other);
+        return new Opened(pose, moving, standing, pieces, front, other, writing);
+    }
+
+    /** At rest, as far as it has been written. */
+    public static Opened written(Writing writing) {
+        return new Opened(
+                Pose.REST, List.of(), List.of(), Optional.empty(), Optional.empty(), List.of(), Optional.of(writing));
     }
 
     /** What a layer is taken apart into. */

@@ -4,6 +4,7 @@ import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.recipe.Recipe;
 import java.util.List;
+import java.util.Optional;
 
 /** Knows what openings do, and how large things are. */
 public interface Opener {
@@ -20,8 +21,22 @@ public interface Opener {
     /** What an opening makes of a layer. */
     Opened opened(Recipe opening, Passage.Way way, Subject subject);
 
-    /** What a window lets be seen of a layer: masks of which one must hold it; none where that is all. */
-    List<Mask> window(Recipe window, Subject subject);
+    /**
+     * What lets a part of a layer be seen.
+     *
+     * @param masks of which one must hold what is seen, in the layer's own space; none where they let all of it be seen
+     * @param writing how far it has been written, where a pen says what is seen
+     */
+    record Window(List<Mask> masks, Optional<Writing> writing) {
+        public static final Window OPEN = new Window(List.of(), Optional.empty());
+
+        public static Window of(Mask mask) {
+            return new Window(List.of(mask), Optional.empty());
+        }
+    }
+
+    /** What a window lets be seen of a layer. */
+    Window window(Recipe window, Subject subject);
 
     /** The box around what a layer that isn't a group shows, in its own space, its values being fixed; in a shot of a format. */
     Box box(Layer still, Format format);
@@ -34,8 +49,8 @@ public interface Opener {
         }
 
         @Override
-        public List<Mask> window(Recipe window, Subject subject) {
-            return List.of();
+        public Window window(Recipe window, Subject subject) {
+            return Window.OPEN;
         }
 
         @Override

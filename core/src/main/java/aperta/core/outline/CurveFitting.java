@@ -1,0 +1,193 @@
+package aperta.core.outline;
+
+import aperta.core.geometry.Point;
+import aperta.core.shot.Curve;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Cubic Bézier curves through a line of points, none farther from them than a tolerance (P. J. Schneider, <i>An Algorithm for
+ * Automatically Fitting Digitized Curves</i>, Graphics Gems 1990): least squares with given directions at the ends, parameters
+ * by Newton's step, and where that doesn't do, a cut at the worst point.
+ */
+public final class CurveFitting {
+    private static final int ROUNDS = 6;
+    /** Beyond so many times the tolerance other parameters won't help. */
+    private static final double HOPELESS = 16;
+
+    private final List<Point> points;
+    private final double tolerance;
+    private final List<Curve> curves = new ArrayList<>();
+
+    private CurveFitting(List<Point> points, double tolerance) {
+        this.points = points;
+        this.tolerance = tolerance;
+    }
+
+    /**
+     * Curves from the first point to the last, each beginning where the one before ends, in its direction.
+     *
+     * @param points at least two, neighbours apart
+     * @param tolerance how far a point may lie from its curve, over 0
+     */
+    public static List<Curve> smooth(List<Point> points, double tolerance) {
+        int last = points.size() - 1;
+        CurveFitting fitting = new CurveFitting(points, tolerance);
+        fitting.fit(0, last, fitting.direction(0, 1), fitting.direction(last, -1));
+        return fitting.curves;
+    }
+
+    /** The same with a corner at each of some points, in rising order, the ends not among them. */
+    public static List<Curve> cornered(List<Point> points, List<Integer> corners, double tolerance) {
+        List<Curve> all = new ArrayList<>();
+        int from = 0;
+        for (int k = 0; k <= corners.size(); k++) {
+            int to = k < corners.size() ? corners.get(k) : points.size() - 1;
+            all.addAll(smooth(points.subList(from, to + 1), tolerance));
+            from = to;
+        }
+        return all;
+    }
+
+    /** Whither the line leads from a point on, over a few tolerances. */
+    private Point direction(int at, int by) {
+        Point from = points.get(at);
+        int k = at + by;
+        while (k + by >= 0
+                && k + by < points.size()
+                && points.get(k).minus(from).length() < 3 * tolerance) {
+            k += by;
+        }
+        return unit(points.get(k).minus(from));
+    }
+
+    private static Point unit(Point v) {
+        double length = v.length();
+        return length == 0 ? new Point(1, 0) : v.times(1 / length);
+    }
+
+    private void fit(int first, int last, Point leaves, Point arrives) {
+        if (last - first == 1) {
+            double third = points.get(last).minus(points.get(first)).length() / 3;
+            curves.add(between(first, last, leaves.times(third), arrives.times(third)));
+            return;
+        }
+        double[] u = byLength(first, last);
+        Curve curve = leastSquares(first, last, u, leaves, arrives);
+        int worst = worst(curve, first, last, u);
+        for (int round = 0; round < ROUNDS && off(curve, worst, first, u) > tolerance; round++) {
+            if (off(curve, worst, first, u) > HOPELESS * tolerance) {
+                break;
+            }
+            for (int i = 0; i < u.length; i++) {
+                u[i] = nearer(curve, points.get(first + i), u[i]);
+            }
+            curve = leastSquares(first, last, u, leaves, arrives);
+            worst = worst(curve, first, last, u);
+        }
+        if (off(curve, worst, first, u) <= tolerance) {
+            curves.add(curve);
+            return;
+        }
+        Point through = through(worst, first, last);
+        fit(first, worst, leaves, through.times(-1));
+        fit(worst, last, through, arrives);
+    }
+
+    /** The direction of the line at one of its points, by those around it. */
+    private Point through(int at, int first, int last) {
+        int before = at;
+        int after = at;
+        while (before > first && points.get(before).minus(points.get(at)).length() < 2 * tolerance) {
+            before--;
+        }
+        while (after < last && points.get(after).minus(points.get(at)).length() < 2 * tolerance) {
+            after++;
+        }
+        return unit(points.get(after).minus(points.get(before)));
+    }
+
+    private double[] byLength(int first, int last) {
+        double[] u = new double[last - first + 1];
+        for (int i = 1; i < u.length; i++) {
+            u[i] = u[i - 1]
+                    + points.get(first + i).minus(points.get(first + i - 1)).length();
+        }
+        for (int i = 1; i < u.length; i++) {
+            u[i] /= u[u.length - 1];
+        }
+        return u;
+    }
+
+    private Curve between(int first, int last, Point out, Point in) {
+        Point a = points.get(first);
+        Point b = points.get(last);
+        return new Curve(a, a.plus(out), b.plus(in), b);
+    }
+
+    private Curve leastSquares(int first, int last, double[] u, Point leaves, Point arrives) {
+        Point a = points.get(first);
+        Point b = points.get(last);
+        double c00 = 0;
+        double c01 = 0;
+        double c11 = 0;
+        double x0 = 0;
+        double x1 = 0;
+        double both = dot(leaves, arrives);
+        for (int i = 0; i < u.length; i++) {
+            double t = u[i];
+            double s = 1 - t;
+            double b1 = 3 * t * s * s;
+            double b2 = 3 * t * t * s;
+            Point rest = points.get(first + i).minus(a.times(s * s * s + b1)).minus(b.times(t * t * t + b2));
+            c00 += b1 * b1;
+            c01 += b1 * b2 * both;
+            c11 += b2 * b2;
+            x0 += b1 * dot(rest, leaves);
+            x1 += b2 * dot(rest, arrives);
+        }
+        double det = c00 * c11 - c01 * c01;
+        double chord = b.minus(a).length();
+        double out = det == 0 ? 0 : (x0 * c11 - x1 * c01) / det;
+        double in = det == 0 ? 0 : (c00 * x1 - c01 * x0) / det;
+        // Handles that point backwards make loops: then thirds of the chord will do.
+        if (out < 1e-6 * chord || in < 1e-6 * chord || out > 3 * chord + tolerance || in > 3 * chord + tolerance) {
+            out = chord / 3;
+            in = chord / 3;
+        }
+        return between(first, last, leaves.times(out), arrives.times(in));
+    }
+
+    private int worst(Curve curve, int first, int last, double[] u) {
+        int worst = first + (last - first) / 2;
+        for (int i = first + 1; i < last; i++) {
+            worst = off(curve, i, first, u) > off(curve, worst, first, u) ? i : worst;
+        }
+        return worst;
+    }
+
+    private double off(Curve curve, int at, int first, double[] u) {
+        return curve.at(u[at - first]).minus(points.get(at)).length();
+    }
+
+    /** A step by Newton's rule towards the parameter whose point lies nearest. */
+    private static double nearer(Curve c, Point p, double t) {
+        double s = 1 - t;
+        Point off = c.at(t).minus(p);
+        Point speed = c.p1().minus(c.p0())
+                .times(3 * s * s)
+                .plus(c.p2().minus(c.p1()).times(6 * s * t))
+                .plus(c.p3().minus(c.p2()).times(3 * t * t));
+        Point turn = c.p2().minus(c.p1().times(2))
+                .plus(c.p0())
+                .times(6 * s)
+                .plus(c.p3().minus(c.p2().times(2)).plus(c.p1()).times(6 * t));
+        double slope = dot(speed, speed) + dot(off, turn);
+        double next = slope <= 0 ? t : t - dot(off, speed) / slope;
+        return Math.min(1, Math.max(0, next));
+    }
+
+    private static double dot(Point a, Point b) {
+        return a.x() * b.x() + a.y() * b.y();
+    }
+}
