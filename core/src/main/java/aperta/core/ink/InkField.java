@@ -232,7 +232,7 @@ public final class InkField {
         private final int width = grid.width();
         private final Queue queue = new Queue();
         /** How many cells it is from the shape. */
-        private final byte[] ring = new byte[grid.inside().length];
+        private final int[] ring = new int[grid.inside().length];
 
         void run() {
             if (!sow(true)) {
@@ -349,7 +349,7 @@ public final class InkField {
                     int next = y * width + x;
                     if (!seen[next]) {
                         seen[next] = true;
-                        ring[next] = (byte) Math.min(100, ring[c] + 1);
+                        ring[next] = ring[c] + 1;
                         open[count++] = next;
                         inherit(next);
                     }

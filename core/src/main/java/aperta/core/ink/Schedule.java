@@ -90,7 +90,7 @@ public final class Schedule {
     /** Of a radius, as a share of the speed on a straight line; α is 1 over a large radius. */
     static double speed(double radius, double large) {
         double r = radius / Math.max(1e-9, large);
-        return Math.max(SLOWEST, Math.cbrt(r / (1 + r)));
+        return Math.max(SLOWEST, StrictMath.cbrt(r / (1 + r)));
     }
 
     /** From when on a stroke is written, as a share of the whole time. */

@@ -202,8 +202,8 @@ public final class StrokeFinder {
 
     private static Pen pen(Grid grid, Chains.Line found, Contrast contrast) {
         Chains.Line line = found;
-        if (line.spots().size() == 1) {
-            line = line.with(dot(line.spots().get(0)));
+        if (isDot(line)) {
+            line = line.with(dot(line.spots().get(line.spots().size() / 2)));
         } else if (line.closed()) {
             line = line.with(round(line.spots()));
         } else {
@@ -215,6 +215,16 @@ public final class StrokeFinder {
             line = prolonged(grid, prolonged(grid, line).reversed()).reversed();
         }
         return new Pen(line);
+    }
+
+    /** Whether it stands alone and is no longer than half as wide as it is. */
+    private static boolean isDot(Chains.Line line) {
+        List<Spot> spots = line.spots();
+        Point way = spots.get(spots.size() - 1).at().minus(spots.get(0).at());
+        return !line.closed()
+                && line.startFree()
+                && line.endFree()
+                && way.length() < spots.get(spots.size() / 2).radius();
     }
 
     /** A dot is written downwards. */

@@ -11,9 +11,9 @@ import java.util.List;
  * by Newton's step, and where that doesn't do, a cut at the worst point.
  */
 public final class CurveFitting {
-    private static final int ROUNDS = 6;
+    private static final int ROUNDS = 16;
     /** Beyond so many times the tolerance other parameters won't help. */
-    private static final double HOPELESS = 16;
+    private static final double HOPELESS = 60;
 
     private final List<Point> points;
     private final double tolerance;
@@ -49,16 +49,30 @@ public final class CurveFitting {
         return all;
     }
 
-    /** Whither the line leads from a point on, over a few tolerances. */
+    /** Whither the line leads from a point on, as a parabola through it and two more does. */
     private Point direction(int at, int by) {
         Point from = points.get(at);
-        int k = at + by;
+        int near = beyond(at, at + by, by, 3 * tolerance);
+        int far = beyond(at, near + by, by, 6 * tolerance);
+        Point one = points.get(near).minus(from);
+        if (far < 0 || far >= points.size()) {
+            return unit(one);
+        }
+        Point two = points.get(far).minus(from);
+        double a = one.length();
+        double b = two.length();
+        return b <= a ? unit(one) : unit(one.times(b / (a * (b - a))).minus(two.times(a / (b * (b - a)))));
+    }
+
+    /** The first point from one on that is so far away; where there is none the last. */
+    private int beyond(int at, int first, int by, double length) {
+        int k = first;
         while (k + by >= 0
                 && k + by < points.size()
-                && points.get(k).minus(from).length() < 3 * tolerance) {
+                && points.get(k).minus(points.get(at)).length() < length) {
             k += by;
         }
-        return unit(points.get(k).minus(from));
+        return k;
     }
 
     private static Point unit(Point v) {

@@ -54,7 +54,7 @@ final class Mattes {
 
     /** No more than a pixel of the raster, in the layer's; by powers of two, so that what moves closer needs others seldom. */
     private static double cell(Affine toRaster) {
-        return Math.pow(2, Math.floor(Math.log(1 / toRaster.meanScale()) / Math.log(2)));
+        return Math.scalb(1.0, Math.getExponent(1 / toRaster.meanScale()));
     }
 
     /** Gives how far behind an edge each place lies, up to a reach in the layer's pixels. */

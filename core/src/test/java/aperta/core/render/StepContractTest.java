@@ -11,6 +11,7 @@ import aperta.core.effect.Worked;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
+import aperta.core.ink.InkField;
 import aperta.core.outline.Contour;
 import aperta.core.outline.Outline;
 import aperta.core.picture.Bands;
@@ -32,9 +33,12 @@ import aperta.core.shot.LayerEffect.Border;
 import aperta.core.shot.Light;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Paint;
+import aperta.core.shot.Stroke;
+import aperta.core.shot.Writing;
 import aperta.core.texture.Texture;
 import aperta.core.texture.Textures;
 import aperta.core.time.Animated;
+import aperta.core.time.Ease;
 import aperta.core.time.Rate;
 import com.tngtech.archunit.core.domain.JavaModifier;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
@@ -244,6 +248,28 @@ class StepContractTest {
         return new FrontMatte(distance(5, 12), d -> (float) Math.min(1, Math.max(0, d / width)), width);
     }
 
+    /** A stroke across a blob, and one down it. */
+    private static InkPlaces ink(double size, double wide, double cell) {
+        BezierPath across = stroke(new Point(-size / 2, 3), new Point(size / 2, -4), wide);
+        BezierPath down = stroke(new Point(2, -size / 3), new Point(-3, size / 3), wide);
+        List<Stroke> strokes = List.of(
+                new Stroke("1", across, Stroke.Begins.WORD, Optional.empty()),
+                new Stroke("2", down, Stroke.Begins.STROKE, Optional.empty()));
+        return new InkPlaces(new Inks.Ink(Outline.of(blob(size, 0)), strokes), cell);
+    }
+
+    private static BezierPath stroke(Point from, Point to, double wide) {
+        return new BezierPath(
+                List.of(
+                        new BezierPath.Knot(from, Point.ORIGIN, Point.ORIGIN, wide),
+                        new BezierPath.Knot(to, Point.ORIGIN, Point.ORIGIN, wide)),
+                false);
+    }
+
+    private static InkMatte written(double share, double soft, boolean bends, double lifted) {
+        return new InkMatte(ink(60, 20, 1), new Writing(share, soft, bends, Ease.LINEAR, lifted, 0, 0), MIDDLE);
+    }
+
     private static Stream<Sample> steps() {
         Affine placed = Affine.scale(1.3, 1.1).then(Affine.rotation(7)).then(Affine.translation(8.2, 3.9));
         Contour contour = Contour.of(blob(60, 9), MIDDLE);
@@ -337,6 +363,13 @@ class StepContractTest {
                         adjusted(60, 0.7, BlendMode.NORMAL)),
                 Sample.of(Averaged.of(moving(5), 5), Averaged.of(moving(5), 6), Averaged.of(moving(4), 5)),
                 Sample.of(sum(7, true), sum(8, true)),
+                Sample.of(ink(60, 20, 1), ink(61, 20, 1), ink(60, 21, 1), ink(60, 20, 0.5)),
+                Sample.of(
+                        written(0.4, 6, false, 10),
+                        written(0.41, 6, false, 10),
+                        written(0.4, 7, false, 10),
+                        written(0.4, 6, true, 10),
+                        written(0.4, 6, false, 11)),
                 Sample.of(new FinishedPicture(there), new FinishedPicture(new Picture(FRAME))));
     }
 
@@ -351,8 +384,8 @@ class StepContractTest {
             Matte m = renderer.matte(shades, region);
             each(region, (x, y) -> all.add(new float[] {m.at(x, y)}));
         } else {
-            Pixels decoded = (Pixels) ((Step.Made<?>) step).make(region, null);
-            all.add(new float[] {decoded.bytes()});
+            Object made = ((Step.Made<?>) step).make(region, null);
+            all.add(new float[] {made instanceof Pixels decoded ? decoded.bytes() : ((InkField) made).bytes()});
         }
         return all;
     }
@@ -374,7 +407,7 @@ class StepContractTest {
     void anyPartEqualsThatPartOfTheWhole(Sample sample) {
         List<float[]> whole = pixels(sample.step(), FRAME, Bands.IN_TURN);
         if (whole.size() == 1) {
-            // A decoded frame is always whole.
+            // A decoded frame is always whole, and so are the places of an ink.
             return;
         }
         for (Region part : PARTS) {
