@@ -8,12 +8,12 @@ import java.util.Arrays;
 import java.util.List;
 
 /**
- * Which place along which stroke each place of a shape belongs to: the nearest one that is reached through the shape, so that nothing
- * leaks over a gap. Where several pens pass over a place, all of them are kept; the first to pass shows it. What no pen reaches, and what
+ * Which place along which stroke each place of a shape belongs to: the one whose pen comes nearest to it through the shape, so that
+ * nothing leaks over a gap. Where several pens pass over a place, all of them are kept; the first to pass shows it. What no pen reaches, and what
  * lies outside, belongs to the nearest that is.
  *
  * <p>Places along strokes spread from cell to cell through the shape, the nearest first (E. W. Dijkstra 1959); in each cell the
- * distance is measured anew to the line itself.
+ * distance is measured anew to the rim of what the pen covers.
  */
 public final class InkField {
     /** How many cells a block has across and down. */
@@ -266,7 +266,7 @@ public final class InkField {
             PenPath pen = pens.get(p);
             double s = pen.nearest(near, x, y);
             if (!knows(c, p, s)) {
-                queue.add((float) pen.distance(s, x, y), c, p, (float) s);
+                queue.add((float) pen.beyond(s, x, y), c, p, (float) s);
             }
         }
 
@@ -315,10 +315,9 @@ public final class InkField {
         private boolean belongs(int c, int p, double s) {
             double x = (grid.left() + c % width + 0.5) * side;
             double y = (grid.top() + c / width + 0.5) * side;
-            double own = pens.get(p).distance(s, x, y);
-            PenPath first = pens.get(stroke[c * MOST]);
-            double nearest = first.distance(place[c * MOST], x, y);
-            return own < pens.get(p).half(s) + side || own < nearest + BORDER * side;
+            double own = pens.get(p).beyond(s, x, y);
+            double nearest = pens.get(stroke[c * MOST]).beyond(place[c * MOST], x, y);
+            return own < side || own < nearest + BORDER * side;
         }
 
         /** From the rim on each cell takes what its neighbour nearer to the shape has, farther out the nearest alone. */
@@ -383,7 +382,7 @@ public final class InkField {
             if (knows(c, p, s)) {
                 return count;
             }
-            double own = pen.distance(s, x, y) - pen.half(s);
+            double own = pen.beyond(s, x, y);
             int at = count;
             while (at > 0 && beyond[at - 1] > own) {
                 at--;

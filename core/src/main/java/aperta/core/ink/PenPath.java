@@ -127,6 +127,11 @@ final class PenPath {
         return Math.sqrt(dx * dx + dy * dy);
     }
 
+    /** How far a point lies beyond what the pen covers at a place along it; under 0 where it covers it. */
+    double beyond(double s, double px, double py) {
+        return distance(s, px, py) - half(s);
+    }
+
     /** The radius of the circle through a place and those as far before and behind it as a length; large where it is straight. */
     double radius(double s, double around) {
         int k = (int) Math.max(1, Math.round(around / Math.max(1e-9, step)));

@@ -34,6 +34,9 @@ public final class StrokeFinder {
     /** Where a line grows thin faster than this towards its end, it leads into a corner. */
     private static final double CORNER = 0.45;
 
+    /** How much of a line must be thick or thin for that to say its direction. */
+    private static final double CLEARLY = 0.5;
+
     private static final double FIT = 0.08;
     private static final double LEAST_FIT = 0.2;
 
@@ -256,9 +259,8 @@ public final class StrokeFinder {
     /** Whether it goes down and to the right; with a pen that spreads, whether what goes down is thick. */
     private static boolean isForward(List<Spot> spots, Contrast contrast) {
         Point way = spots.get(spots.size() - 1).at().minus(spots.get(0).at());
-        return contrast.isClear()
-                ? way.x() + 0.2 * way.y() + 1.5 * contrast.along(spots) >= 0
-                : way.x() + 1.15 * way.y() >= 0;
+        double along = contrast.along(spots);
+        return Math.abs(along) > CLEARLY * way.length() ? along > 0 : way.x() + 1.15 * way.y() >= 0;
     }
 
     /** A ring begins at its top, a little to the right, and goes to the left and down first. */

@@ -105,13 +105,13 @@ public final class Written {
             int stroke = field.stroke(cell, k);
             PenPath pen = field.pen(stroke);
             double s = pen.nearest(field.place(cell, k), px, py);
-            double away = pen.distance(s, px, py);
+            double beyond = pen.beyond(s, px, py);
             float written = clamp((reached[stroke] - s) / soft);
             // The nearest owns a pixel; across a border both have their share.
-            float share = k == 0 ? 1 : clamp(0.5 + (nearest - away) / (ACROSS_BORDER * pixel));
+            float share = k == 0 ? 1 : clamp(0.5 + (nearest - beyond) / (ACROSS_BORDER * pixel));
             lit += share * (written - lit);
-            nearest = k == 0 ? away : Math.min(nearest, away);
-            covered = Math.max(covered, written * clamp((pen.half(s) - away) / pixel + 0.5));
+            nearest = k == 0 ? beyond : Math.min(nearest, beyond);
+            covered = Math.max(covered, written * clamp(0.5 - beyond / pixel));
         }
         return Math.max(lit, covered);
     }

