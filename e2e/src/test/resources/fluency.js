@@ -123,7 +123,7 @@ window.fluency = {
   /** An edit: until the curve of a layer's visible share has moved, and until Proof, having begun, is done. */
   async measured(times) {
     const curve = () => find("[data-testid='reveal-Layer 5']")?.getAttribute('d');
-    const busy = () => find('.proof [role=status]').textContent.includes('measuring');
+    const busy = () => find("aside[aria-label='Proof'] [role=status]").textContent.includes('measuring');
     const field = find("input[aria-label='Opacity']");
     const curves = [];
     const proofs = [];

@@ -5,6 +5,7 @@ import aperta.core.shot.Mask;
 import aperta.core.shot.Shot;
 import aperta.media.json.ShotJson;
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -12,6 +13,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
 
@@ -167,7 +169,10 @@ class Fluency {
         }
         edited("{\"revision\": 0, \"label\": \"Ten\", \"edit\": {\"kind\": \"several\", \"edits\": [" + edits + "]}}");
         desk.press("j");
-        desk.page.locator(".proof").getByText("open").first().waitFor();
+        desk.page
+                .getByLabel("Proof", new Page.GetByLabelOptions().setExact(true))
+                .getByText(Pattern.compile("\\d+ open"))
+                .waitFor();
         desk.layer("Layer 5");
         desk.section("Blend");
         time("measured", 2);

@@ -72,6 +72,7 @@ public class FrameDesk {
     private volatile long begun;
 
     private volatile long lastWish = System.nanoTime() - GIVEN_WAY_NANOS;
+    private volatile long lastAhead = lastWish;
 
     FrameDesk(ShotService shots, FrameService frames, MediaService media) {
         this.shots = shots;
@@ -107,6 +108,11 @@ public class FrameDesk {
     /** Whether somebody at a desk waits for pictures, or is likely to ask for the next one. */
     boolean isBusy() {
         return System.nanoTime() - lastWish < GIVEN_WAY_NANOS;
+    }
+
+    /** Whether frames are made ahead of playback. */
+    boolean isAhead() {
+        return System.nanoTime() - lastAhead < GIVEN_WAY_NANOS;
     }
 
     /** Keeps long work still while somebody at a desk waits for pictures; not for ever, so that it ends, too. */
@@ -203,7 +209,9 @@ public class FrameDesk {
             if (i > 0) {
                 await(others.get(i - 1));
             }
-            answer(v, wishes.get(i));
+            lastAhead = System.nanoTime();
+            granted(v, wishes.get(i));
+            lastAhead = System.nanoTime();
         }
         return !wishes.isEmpty();
     }
@@ -247,8 +255,13 @@ public class FrameDesk {
     }
 
     private void answer(Viewer v, JsonObject wish) {
+        lastWish = System.nanoTime();
+        granted(v, wish);
+        lastWish = System.nanoTime();
+    }
+
+    private void granted(Viewer v, JsonObject wish) {
         begun = System.nanoTime();
-        lastWish = begun;
         try {
             switch (wish.getString("type", "")) {
                 case "show", "ahead" -> show(v, wish);
@@ -263,8 +276,6 @@ public class FrameDesk {
         } catch (RuntimeException | Error e) {
             LOG.error("A frame couldn't be answered", e);
             v.send(problem(wish, "Something went wrong in Aperta while this frame was made."));
-        } finally {
-            lastWish = System.nanoTime();
         }
     }
 

@@ -36,6 +36,11 @@ class ProofDesk {
     /** How long a shot is left alone first: gestures come in quick succession. */
     private static final long PAUSE_MS = 150;
 
+    /** How long it lets frames ahead of playback come first, which may go on for as long as there are frames. */
+    private static final int PATIENCE_MS = 300;
+
+    private static final int STEP_MS = 20;
+
     /** What the shares of the reveal curve are multiplied by, to be sent as whole numbers. */
     private static final int PARTS = 1000;
 
@@ -48,6 +53,8 @@ class ProofDesk {
     private final BlockingQueue<Viewer> asking = new LinkedBlockingQueue<>();
     private final Workers workers = Workers.everyCore();
     private final Thread thread;
+    /** What is left of its patience with the present question. */
+    private int patience;
 
     ProofDesk(ShotService shots, MediaService media, FrameDesk desk) {
         this.shots = shots;
@@ -85,6 +92,7 @@ class ProofDesk {
     }
 
     private void answer(Viewer viewer) {
+        patience = PATIENCE_MS;
         try {
             ShotService.Read read = shots.newest(viewer.shot());
             // Curves first: they take a fraction of the time, and are what is looked at while something is timed.
@@ -108,8 +116,9 @@ class ProofDesk {
     /** Waits for as long as pictures are asked for: whoever drags something sees it move, and findings come after it. */
     private boolean goOn(Viewer viewer) {
         try {
-            while (desk.isBusy() && isWanted(viewer)) {
-                Thread.sleep(20);
+            while ((desk.isBusy() || desk.isAhead() && patience > 0) && isWanted(viewer)) {
+                patience -= desk.isBusy() ? 0 : STEP_MS;
+                Thread.sleep(STEP_MS);
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
