@@ -24,7 +24,8 @@ onMounted(() => void nextTick(() => field.value?.querySelector('input')?.focus({
 
 const layer = computed(() => shot.find(view.layer));
 const fits = (text: string) => text.toLowerCase().includes(wanted.value.trim().toLowerCase());
-const found = (e: EffectView) => fits(e.descriptor.label) || fits(e.descriptor.summary);
+const found = (e: EffectView) =>
+  [e.descriptor.label, e.descriptor.summary, PURPOSES[e.purpose]].some(fits);
 const groups = computed(() =>
   Object.entries(PURPOSES)
     .map(([purpose, title]) => ({

@@ -6,8 +6,10 @@ import aperta.core.picture.Region;
 import aperta.core.texture.Pattern;
 import java.util.List;
 
-/** A shape filled with a texture. */
-final class Textured implements Step.Paints {
+/** A shape filled with a texture, which is computed once and kept: whatever lies above it is changed, it stays. */
+final class Textured implements Step.Made<Picture>, Step.Paints {
+    private static final int BAND = 16;
+
     private final Step.Shades shape;
     private final Pattern pattern;
     private final ContentKey key;
@@ -39,8 +41,25 @@ final class Textured implements Step.Paints {
     }
 
     @Override
+    public Picture make(Region needed, Making making) {
+        Picture result = new Picture(needed);
+        making.bands().run(needed.height(), BAND, (from, to) -> {
+            Picture band = new Picture(new Region(needed.x(), needed.y() + from, needed.width(), to - from));
+            pattern.paint(band);
+            Compose.copy(result, band);
+        });
+        return result;
+    }
+
+    @Override
+    public long bytes(Picture result) {
+        return result.bytes();
+    }
+
+    @Override
     public void paint(Picture into, Tile tile) {
-        pattern.paint(into);
+        into.clear();
+        tile.ifMade(this).ifPresent(p -> Compose.copy(into, p));
         tile.withMatte(shape, into.domain(), m -> Compose.inside(into, m));
     }
 
