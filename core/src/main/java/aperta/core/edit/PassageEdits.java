@@ -1,5 +1,7 @@
 package aperta.core.edit;
 
+import aperta.core.opening.Openings;
+import aperta.core.opening.Window;
 import aperta.core.shot.AnimatedRecipe;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.Content;
@@ -104,7 +106,42 @@ public final class PassageEdits {
                 Writer writer = new Writer(id, passage.ease(), stepped, of, frames.get(id));
                 next = next.changing(id, l -> writer.written(l, arriving));
             }
-            return next.changing(layer, l -> with(l, arriving, Optional.empty()));
+            return next.changing(layer, l -> windowed(with(l, arriving, Optional.empty()), passage));
+        }
+
+        /** With the window that shows what the opening did, keyed as the way went. */
+        private Layer windowed(Layer l, Passage passage) {
+            Optional<AnimatedRecipe> window = passage.opening()
+                    .flatMap(o -> Openings.of(o.kind()).window(o.rest()))
+                    .map(AnimatedRecipe::of);
+            if (window.isEmpty()) {
+                return l;
+            }
+            Optional<AnimatedRecipe> there = l.window(window.get().kind());
+            AnimatedRecipe now = there.orElseGet(window::get);
+            if (!now.rest().with(Window.AMOUNT, 1.0).equals(window.get().rest())) {
+                throw new IllegalArgumentException("'" + l.name() + "' has keys of another "
+                        + now.descriptor().label() + " already.");
+            }
+            long first = first(l, passage);
+            List<Key<Double>> keys = List.of(
+                    new Key<>(first, arriving ? 0.0 : 1.0, passage.ease()),
+                    new Key<>(first + passage.length(), arriving ? 1.0 : 0.0, Ease.LINEAR));
+            // The parameter is a number.
+            @SuppressWarnings("unchecked")
+            Animated<Double> amount = (Animated<Double>) now.value(Window.AMOUNT);
+            AnimatedRecipe keyed = now.with(Window.AMOUNT, amount.withKeys(Keys.together(amount.keys(), keys)));
+            List<AnimatedRecipe> all = new ArrayList<>(l.windows());
+            all.removeIf(w -> w.kind().equals(keyed.kind()));
+            all.add(keyed);
+            return l.withWindows(all);
+        }
+
+        /** The first frame of the way, in the layer's own time. */
+        private long first(Layer l, Passage passage) {
+            return arriving
+                    ? l.span().offset() + passage.delay()
+                    : l.span().offset() + l.span().length() - 1 - passage.delay() - passage.length();
         }
 
         /** A layer, and all in it, without any way but the one that is written, and without signals, which stay. */
@@ -125,9 +162,7 @@ public final class PassageEdits {
 
         private Moments moments(Shot alone, Passage passage, List<Baked.Frame> all, Opener opener) {
             Layer l = alone.layer(layer).orElseThrow();
-            long first = arriving
-                    ? l.span().offset() + passage.delay()
-                    : l.span().offset() + l.span().length() - 1 - passage.delay() - passage.length();
+            long first = first(l, passage);
             long last = first + passage.length();
             List<Long> during = all.stream()
                     .filter(f -> f.own() >= first && f.own() <= last)

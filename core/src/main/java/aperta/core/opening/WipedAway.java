@@ -15,14 +15,14 @@ final class WipedAway implements Window {
                 "Wipe",
                 "An edge over it, as far as one likes.",
                 List.of(
-                        Parameter.number("amount", "Uncovered", "%", 0, 1, 1),
+                        Parameter.number(AMOUNT, "Uncovered", "%", 0, 1, 1),
                         Parameter.number("angle", "Towards", "°", -3600, 3600, 0),
                         Parameter.number("feather", "Feather", "px", 0, 2000, 0)));
     }
 
     @Override
     public Opener.Window at(Recipe recipe, Opener.Subject subject) {
-        double amount = recipe.number("amount");
+        double amount = recipe.number(AMOUNT);
         return amount == 1
                 ? Opener.Window.OPEN
                 : Opener.Window.of(Edges.wiped(

@@ -13,14 +13,14 @@ final class WrittenSoFar implements Window {
     @Override
     public Descriptor descriptor() {
         List<Parameter> all = new ArrayList<>();
-        all.add(Parameter.number("amount", "Written", "%", 0, 1, 1));
+        all.add(Parameter.number(AMOUNT, "Written", "%", 0, 1, 1));
         all.addAll(Pen.PARAMETERS);
         return new Descriptor("ink", "Ink", "Written by a pen, as far as one likes.", all);
     }
 
     @Override
     public Opener.Window at(Recipe recipe, Opener.Subject subject) {
-        double amount = recipe.number("amount");
+        double amount = recipe.number(AMOUNT);
         return amount == 1 ? Opener.Window.OPEN : new Opener.Window(List.of(), Optional.of(Pen.at(recipe, amount)));
     }
 }

@@ -56,7 +56,8 @@ class PassageEditsTest {
                         opening("swell", Map.of()),
                         opening("wipe", Map.of("angle", 30.0, "feather", 5.0)),
                         opening("iris", Map.of()),
-                        opening("flicker", Map.of("seed", 4.0)))
+                        opening("flicker", Map.of("seed", 4.0)),
+                        opening("ink", Map.of("soft", 3.0)))
                 .flatMap(o -> Stream.of(true, false)
                         .flatMap(arriving -> Stream.of(Pose.REST, far)
                                 .map(pose -> Arguments.of(
