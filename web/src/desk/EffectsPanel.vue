@@ -24,8 +24,7 @@ onMounted(() => void nextTick(() => field.value?.querySelector('input')?.focus({
 
 const layer = computed(() => shot.find(view.layer));
 const fits = (text: string) => text.toLowerCase().includes(wanted.value.trim().toLowerCase());
-const found = (e: EffectView) =>
-  [e.descriptor.label, e.descriptor.summary, PURPOSES[e.purpose]].some(fits);
+const found = (e: EffectView) => [e.descriptor.label, e.descriptor.summary, PURPOSES[e.purpose]].some(fits);
 const groups = computed(() =>
   Object.entries(PURPOSES)
     .map(([purpose, title]) => ({

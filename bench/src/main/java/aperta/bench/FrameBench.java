@@ -37,8 +37,9 @@ final class FrameBench {
         out.println();
         out.println("| one frame at ½ | cold | warm |");
         out.println("|---|---|---|");
-        for (String name :
-                new String[] {"opening", "line-9", "see-you", "the-conductor", "ticket", "shimmer", "archive"}) {
+        for (String name : new String[] {
+            "opening", "line-9", "see-you", "the-conductor", "ticket", "shimmer", "archive", "see-you-written"
+        }) {
             measure(name, out);
         }
     }

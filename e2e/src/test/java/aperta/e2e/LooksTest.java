@@ -124,6 +124,30 @@ class LooksTest {
     }
 
     @Test
+    void aWordIsWrittenByAPen() {
+        made(
+                "Ink",
+                (desk, name) -> {
+                    word(desk, "stop");
+                    desk.choose("Font", "Great Vibes");
+                    desk.stance("Arrive");
+                    desk.opening("ink");
+                    desk.number("Length of the arrival", "24");
+                },
+                (film, desk) -> {
+                    assertThat(film.white(0)).isLessThan(20);
+                    for (int f = 1; f < 24; f++) {
+                        assertThat(film.white(f)).as("frame %d", f).isGreaterThan(film.white(f - 1) - 2);
+                    }
+                    // From the left: while the s is written nothing of the p is there.
+                    assertThat(film.white(4, W / 2 + 30, 0, W, H)).isLessThan(0.002);
+                    assertThat(film.white(4, 0, 0, W / 2, H)).isGreaterThan(0.002);
+                    // At rest it is the plain word.
+                    assertThat(film.off(FRAMES - 1, desk.picture(30))).isLessThan(1.5);
+                });
+    }
+
+    @Test
     void anOldFilmFlickersAndATapeJitters() {
         made(
                 "Archive",

@@ -100,7 +100,7 @@ final class EffectsPage {
             Map.entry("tape", Map.of("jitter", 2.5, "line", 3.0)),
             Map.entry("streak", Map.of("length", 120.0, "angle", 20.0)));
 
-    private static final List<String> OPENINGS = List.of("shimmer", "burn", "settle", "bend");
+    private static final List<String> OPENINGS = List.of("shimmer", "burn", "settle", "bend", "ink");
 
     private EffectsPage() {}
 

@@ -42,7 +42,17 @@ class ShotJsonTest {
 
     @ParameterizedTest
     @ValueSource(
-            strings = {"opening", "line-9", "see-you", "terminus", "the-conductor", "ticket", "shimmer", "archive"})
+            strings = {
+                "opening",
+                "line-9",
+                "see-you",
+                "terminus",
+                "the-conductor",
+                "ticket",
+                "shimmer",
+                "archive",
+                "see-you-written"
+            })
     void theDemoComesBackAsItWas(String name) throws IOException {
         String text = Files.readString(Path.of("../demo/" + name + ".json"));
         Shot shot = ShotJson.read(ShotJson.parse(text).getJsonObject("shot"));
@@ -54,7 +64,17 @@ class ShotJsonTest {
     /** The schema of docs/, by a JSON Schema validator that isn't ours. */
     @ParameterizedTest
     @ValueSource(
-            strings = {"opening", "line-9", "see-you", "terminus", "the-conductor", "ticket", "shimmer", "archive"})
+            strings = {
+                "opening",
+                "line-9",
+                "see-you",
+                "terminus",
+                "the-conductor",
+                "ticket",
+                "shimmer",
+                "archive",
+                "see-you-written"
+            })
     void theSchemaAcceptsTheDemoBothAsWrittenByPeopleAndByUs(String name) throws IOException {
         Schema schema = schema();
         String text = Files.readString(Path.of("../demo/" + name + ".json"));

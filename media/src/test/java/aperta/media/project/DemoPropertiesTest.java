@@ -52,7 +52,17 @@ class DemoPropertiesTest {
 
     @ParameterizedTest
     @ValueSource(
-            strings = {"opening", "line-9", "see-you", "terminus", "the-conductor", "ticket", "shimmer", "archive"})
+            strings = {
+                "opening",
+                "line-9",
+                "see-you",
+                "terminus",
+                "the-conductor",
+                "ticket",
+                "shimmer",
+                "archive",
+                "see-you-written"
+            })
     void keysOnAPropertyAreWrittenAndRead(String name) {
         Shot shot = ShotFile.read(Path.of("../demo", name + ".json")).shot();
         String before = ShotJson.write(shot).toString();

@@ -76,6 +76,7 @@ class Demo {
             "the-conductor.json",
             "ticket.json",
             "shimmer.json",
+            "see-you-written.json",
             "archive.json"
         }) {
             ShotFile file = ShotFile.read(Path.of(folder, name));
