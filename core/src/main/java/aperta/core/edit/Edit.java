@@ -8,6 +8,7 @@ import aperta.core.shot.Moment;
 import aperta.core.shot.Opened;
 import aperta.core.shot.Opener;
 import aperta.core.shot.Shot;
+import aperta.core.shot.Stroke;
 import aperta.core.time.Rate;
 import java.util.List;
 
@@ -38,6 +39,9 @@ public interface Edit {
 
         /** The outline of a text whose values are fixed, in its own space. */
         Outline outline(Content.Text text);
+
+        /** The strokes in which a layer is written, in its own space: those set by hand where there are such, else found in it. */
+        List<Stroke> strokes(Moment moment, String layer);
 
         /** How many frames of a rate a clip lasts. */
         long frames(Content.Footage clip, Rate rate);

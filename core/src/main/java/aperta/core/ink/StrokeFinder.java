@@ -15,7 +15,6 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.List;
-import java.util.Optional;
 
 /**
  * Finds how letters are written: the medial axis of what hangs together, without spurs, its branches joined where they go straight on.
@@ -54,7 +53,7 @@ public final class StrokeFinder {
             Stroke.Begins begins = Stroke.Begins.WORD;
             for (Piece piece : piecesOf(word)) {
                 for (BezierPath path : piece.strokes()) {
-                    all.add(new Stroke(Integer.toString(all.size() + 1), path, begins, Optional.empty()));
+                    all.add(Stroke.of(Integer.toString(all.size() + 1), path, begins));
                     begins = Stroke.Begins.STROKE;
                 }
                 begins = begins == Stroke.Begins.WORD ? begins : Stroke.Begins.LETTER;

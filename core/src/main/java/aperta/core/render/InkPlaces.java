@@ -19,7 +19,7 @@ final class InkPlaces implements Step.Made<InkField> {
         ContentKey.Builder k =
                 ContentKey.of("ink-places").numbers(ink.shape().numbers()).number(cell);
         for (Stroke s : ink.strokes()) {
-            k.numbers(numbers(s.path()));
+            k.numbers(numbers(s.line()));
         }
         this.key = k.key();
     }
@@ -56,7 +56,7 @@ final class InkPlaces implements Step.Made<InkField> {
     /** The whole of it, whatever is needed: it doesn't depend on the raster. */
     @Override
     public InkField make(Region needed, Making making) {
-        return InkField.of(ink.shape(), ink.strokes().stream().map(Stroke::path).toList(), cell);
+        return InkField.of(ink.shape(), ink.strokes().stream().map(Stroke::line).toList(), cell);
     }
 
     @Override

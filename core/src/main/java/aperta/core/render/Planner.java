@@ -17,6 +17,7 @@ import aperta.core.shot.Opened;
 import aperta.core.shot.Opener;
 import aperta.core.shot.Passage;
 import aperta.core.shot.Shot;
+import aperta.core.shot.Stroke;
 import aperta.core.time.Rate;
 import aperta.core.type.Pieces;
 import aperta.core.type.Setting;
@@ -173,7 +174,16 @@ public final class Planner implements Opener, Edit.Extents {
         Layer still = moment.of(id).still();
         Drawing.Measures measures =
                 new Drawing.Measures(sources, type, moment.shot().format());
-        return inks.of(Drawings.written(still.content(), measures), extent(moment, id));
+        Inks.Ink found = inks.of(Drawings.written(still.content(), measures), extent(moment, id));
+        return still.ink()
+                .filter(i -> i.fits(still.content()) && !i.strokes().isEmpty())
+                .map(i -> new Inks.Ink(found.shape(), i.on(still.content())))
+                .orElse(found);
+    }
+
+    @Override
+    public List<Stroke> strokes(Moment moment, String id) {
+        return ink(moment, id).strokes();
     }
 
     /** The box of a layer in its own space, at a moment: what its handles go round. */

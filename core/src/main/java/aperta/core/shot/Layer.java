@@ -11,6 +11,7 @@ import java.util.stream.Stream;
  * @param pace how its content runs
  * @param parent the id of the layer whose place this one's place is relative to
  * @param windows parts of it that are seen, each kind at most once
+ * @param ink the strokes in which it is written, where they were set by hand
  * @param effects what changes its picture, in the order of the chain at each station
  * @param join what it does with what lies below it in its group
  * @param alsoShown whether it shows by itself although another layer is cut by it
@@ -29,6 +30,7 @@ public record Layer(
         Optional<String> parent,
         List<Mask> masks,
         List<AnimatedRecipe> windows,
+        Optional<Ink> ink,
         List<LayerEffect> effects,
         Optional<Cut> cut,
         Join join,
@@ -69,6 +71,7 @@ public record Layer(
                 Optional.empty(),
                 List.of(),
                 List.of(),
+                Optional.empty(),
                 List.of(),
                 Optional.empty(),
                 Join.OVER,
@@ -115,6 +118,10 @@ public record Layer(
 
     public Layer withWindows(List<AnimatedRecipe> other) {
         return with(d -> d.windows = other);
+    }
+
+    public Layer withInk(Optional<Ink> other) {
+        return with(d -> d.ink = other);
     }
 
     /** Its window of a kind. */
@@ -205,6 +212,7 @@ public record Layer(
         private Optional<String> parent;
         private List<Mask> masks;
         private List<AnimatedRecipe> windows;
+        private Optional<Ink> ink;
         private List<LayerEffect> effects;
         private Optional<Cut> cut;
         private Join join;
@@ -227,6 +235,7 @@ public record Layer(
             parent = l.parent;
             masks = l.masks;
             windows = l.windows;
+            ink = l.ink;
             effects = l.effects;
             cut = l.cut;
             join = l.join;
@@ -251,6 +260,7 @@ public record Layer(
                     parent,
                     masks,
                     windows,
+                    ink,
                     effects,
                     cut,
                     join,

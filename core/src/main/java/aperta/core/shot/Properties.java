@@ -181,6 +181,7 @@ final class Properties {
                     l -> l.window(kind).orElseThrow(),
                     Layer::withWindow));
         }
+        layer.ink().ifPresent(ink -> ink.strokes().forEach(s -> all.add(stroke(s.id()))));
         layer.effects().forEach(e -> all.addAll(effect(e)));
         if (layer.cut().isPresent()) {
             all.addAll(CUT);
@@ -602,6 +603,21 @@ final class Properties {
                                 (l, v) -> masked(l, mask(l, id).withOpacity(v)))
                         .of(mask.name())
                         .in(space));
+    }
+
+    private static Property<BezierPath> stroke(String id) {
+        return Property.path(
+                        "stroke." + id + ".path",
+                        "Path",
+                        Section.WINDOW,
+                        FAR,
+                        l -> only(l.ink().orElseThrow().strokes(), s -> s.id().equals(id))
+                                .path(),
+                        (l, v) -> l.withInk(l.ink()
+                                .map(ink -> ink.withStrokes(ink.strokes().stream()
+                                        .map(s -> s.id().equals(id) ? s.withPath(v) : s)
+                                        .toList()))))
+                .of("Stroke " + id);
     }
 
     private static Mask mask(Layer layer, String id) {

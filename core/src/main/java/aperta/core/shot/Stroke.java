@@ -1,5 +1,6 @@
 package aperta.core.shot;
 
+import aperta.core.time.Animated;
 import java.util.Optional;
 
 /**
@@ -9,7 +10,7 @@ import java.util.Optional;
  * @param begins what begins with it
  * @param time when it is written, as shares of the whole time; nothing where the pen's speed decides
  */
-public record Stroke(String id, BezierPath path, Begins begins, Optional<Time> time) {
+public record Stroke(String id, Animated<BezierPath> path, Begins begins, Optional<Time> time) {
     /** What a stroke is the first of. */
     public enum Begins {
         STROKE,
@@ -27,7 +28,22 @@ public record Stroke(String id, BezierPath path, Begins begins, Optional<Time> t
         }
     }
 
-    public Stroke withPath(BezierPath other) {
+    public Stroke {
+        if (path.rest().closed() || path.keys().stream().anyMatch(k -> k.value().closed())) {
+            throw new IllegalArgumentException("The path of a stroke is open.");
+        }
+    }
+
+    public static Stroke of(String id, BezierPath line, Begins begins) {
+        return new Stroke(id, Animated.of(line), begins, Optional.empty());
+    }
+
+    /** Its line, where its values are fixed. */
+    public BezierPath line() {
+        return path.at(0, BezierPath.MIX);
+    }
+
+    public Stroke withPath(Animated<BezierPath> other) {
         return new Stroke(id, other, begins, time);
     }
 

@@ -113,7 +113,7 @@ class InkOfFontsTest {
         assertThat(found).hasSize(wanted.length);
         for (int i = 0; i < wanted.length; i++) {
             String[] ends = wanted[i].replace("!", "").split(">");
-            List<BezierPath.Knot> knots = found.get(i).path().knots();
+            List<BezierPath.Knot> knots = found.get(i).line().knots();
             assertThat(knots.get(0).at().minus(point(ends[0])).length())
                     .as("start of stroke %d", i + 1)
                     .isLessThan(4);

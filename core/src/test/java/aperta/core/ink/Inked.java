@@ -14,7 +14,6 @@ import aperta.core.time.Ease;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
 import java.util.PriorityQueue;
 
 /** A shape as a pen writes it, measured pixel by pixel, for tests. */
@@ -31,7 +30,7 @@ final class Inked {
         this.strokes = strokes;
         this.map = Affine.scale(scale, scale);
         double cell = Math.scalb(1.0, Math.getExponent(1 / scale));
-        this.field = InkField.of(shape, strokes.stream().map(Stroke::path).toList(), cell);
+        this.field = InkField.of(shape, strokes.stream().map(Stroke::line).toList(), cell);
         Outline there = shape.transformed(map);
         this.region = Region.around(there.bounds()).grown(3);
         this.coverage = Coverage.of(there, region, Bands.IN_TURN);
@@ -39,15 +38,12 @@ final class Inked {
     }
 
     static Stroke stroke(String id, double width, Point... points) {
-        return new Stroke(
-                id,
-                new BezierPath(
-                        Arrays.stream(points)
-                                .map(p -> new BezierPath.Knot(p, Point.ORIGIN, Point.ORIGIN, width))
-                                .toList(),
-                        false),
-                Stroke.Begins.STROKE,
-                Optional.empty());
+        BezierPath path = new BezierPath(
+                Arrays.stream(points)
+                        .map(p -> new BezierPath.Knot(p, Point.ORIGIN, Point.ORIGIN, width))
+                        .toList(),
+                false);
+        return Stroke.of(id, path, Stroke.Begins.STROKE);
     }
 
     Schedule schedule(Writing writing) {

@@ -119,7 +119,7 @@ class StrokeFinderTest {
         assertThat(found).hasSize(letter.strokes);
         Path2D line = letter.line();
         for (Stroke s : found) {
-            PathLength length = new PathLength(s.path());
+            PathLength length = new PathLength(s.line());
             double whole = length.length();
             for (double at = WIDE; at < whole - WIDE; at += 2) {
                 Point p = length.piece(at, at + 0.5).path().knots().get(0).at();
@@ -132,7 +132,7 @@ class StrokeFinderTest {
     @EnumSource(Letter.class)
     void theyHaveTheWidthOfThePen(Letter letter) {
         for (Stroke s : StrokeFinder.of(List.of(letter.outline()))) {
-            for (BezierPath.Knot k : s.path().knots()) {
+            for (BezierPath.Knot k : s.line().knots()) {
                 // Where lines meet, more lies about the axis.
                 assertThat(k.feather()).isBetween(WIDE - 2, WIDE * 1.6);
             }
@@ -143,8 +143,8 @@ class StrokeFinderTest {
     @EnumSource(Letter.class)
     void theyGoDownAndToTheRight(Letter letter) {
         for (Stroke s : StrokeFinder.of(List.of(letter.outline()))) {
-            Point from = s.path().knots().get(0).at();
-            Point to = s.path().knots().get(s.path().knots().size() - 1).at();
+            Point from = s.line().knots().get(0).at();
+            Point to = s.line().knots().get(s.line().knots().size() - 1).at();
             assertThat(to.x() - from.x() + 1.2 * (to.y() - from.y())).isPositive();
         }
     }
@@ -152,8 +152,8 @@ class StrokeFinderTest {
     @Test
     void barsComeAfterWhatTheyStandOn() {
         List<Stroke> tee = StrokeFinder.of(List.of(Letter.TEE.outline()));
-        assertThat(tee.get(0).path().knots().get(0).at().x()).isCloseTo(80, within(2.0));
-        assertThat(tee.get(1).path().knots().get(0).at().y()).isCloseTo(60, within(2.0));
+        assertThat(tee.get(0).line().knots().get(0).at().x()).isCloseTo(80, within(2.0));
+        assertThat(tee.get(1).line().knots().get(0).at().y()).isCloseTo(60, within(2.0));
     }
 
     /** An i beside an l: stem, dot, stem. */
@@ -164,9 +164,9 @@ class StrokeFinderTest {
                 .and(Outline.of(new Box(70, 10, 90, 160)));
         List<Stroke> found = StrokeFinder.of(List.of(i));
         assertThat(found).hasSize(3);
-        assertThat(found.get(0).path().knots().get(0).at().y()).isCloseTo(60, within(3.0));
-        assertThat(found.get(1).path().knots().get(0).at().y()).isCloseTo(20, within(4.0));
-        assertThat(found.get(2).path().knots().get(0).at().x()).isCloseTo(80, within(3.0));
+        assertThat(found.get(0).line().knots().get(0).at().y()).isCloseTo(60, within(3.0));
+        assertThat(found.get(1).line().knots().get(0).at().y()).isCloseTo(20, within(4.0));
+        assertThat(found.get(2).line().knots().get(0).at().x()).isCloseTo(80, within(3.0));
         assertThat(found.stream().map(Stroke::begins))
                 .containsExactly(Stroke.Begins.WORD, Stroke.Begins.LETTER, Stroke.Begins.LETTER);
     }
@@ -178,8 +178,8 @@ class StrokeFinderTest {
                 .merged();
         List<Stroke> found = StrokeFinder.of(List.of(ring));
         assertThat(found).hasSize(1);
-        PathLength length = new PathLength(found.get(0).path());
-        Point start = found.get(0).path().knots().get(0).at();
+        PathLength length = new PathLength(found.get(0).line());
+        Point start = found.get(0).line().knots().get(0).at();
         Point soon = length.piece(20, 21).path().knots().get(0).at();
         assertThat(start.y()).isLessThan(30);
         assertThat(soon.x()).isLessThan(start.x());
@@ -193,7 +193,7 @@ class StrokeFinderTest {
     void cornersOfEndsAreNoStrokes() {
         List<Stroke> found = StrokeFinder.of(List.of(Outline.of(new Box(0, 0, 30, 200))));
         assertThat(found).hasSize(1);
-        BezierPath path = found.get(0).path();
+        BezierPath path = found.get(0).line();
         assertThat(path.knots().get(0).at().minus(new Point(15, 0)).length()).isLessThan(1.5);
         assertThat(path.knots()
                         .get(path.knots().size() - 1)

@@ -187,7 +187,7 @@ class WrittenTest {
     void thePenPathIsAsLongAsItsPath() {
         PenPath pen = new PenPath(
                 Inked.stroke("1", 10, new Point(0, 0), new Point(30, 40), new Point(30, 100))
-                        .path(),
+                        .line(),
                 0.5);
         assertThat(pen.length()).isCloseTo(110, within(1e-9));
         assertThat(pen.nearest(45, 33, 50)).isCloseTo(60, within(1e-6));

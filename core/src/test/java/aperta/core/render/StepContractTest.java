@@ -252,9 +252,8 @@ class StepContractTest {
     private static InkPlaces ink(double size, double wide, double cell) {
         BezierPath across = stroke(new Point(-size / 2, 3), new Point(size / 2, -4), wide);
         BezierPath down = stroke(new Point(2, -size / 3), new Point(-3, size / 3), wide);
-        List<Stroke> strokes = List.of(
-                new Stroke("1", across, Stroke.Begins.WORD, Optional.empty()),
-                new Stroke("2", down, Stroke.Begins.STROKE, Optional.empty()));
+        List<Stroke> strokes =
+                List.of(Stroke.of("1", across, Stroke.Begins.WORD), Stroke.of("2", down, Stroke.Begins.STROKE));
         return new InkPlaces(new Inks.Ink(Outline.of(blob(size, 0)), strokes), cell);
     }
 

@@ -18,6 +18,7 @@ import aperta.core.shot.Coat;
 import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Format;
+import aperta.core.shot.Ink;
 import aperta.core.shot.Join;
 import aperta.core.shot.Layer;
 import aperta.core.shot.LayerEffect;
@@ -36,6 +37,7 @@ import aperta.core.shot.Rules;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Shutter;
 import aperta.core.shot.Span;
+import aperta.core.shot.Stroke;
 import aperta.core.texture.Texture;
 import aperta.core.texture.Textures;
 import aperta.core.time.Animated;
@@ -341,6 +343,7 @@ public final class ShotJson {
         var parent = o.field("parent", Codecs.optional(Codecs.TEXT), Layer::parent, Optional.empty());
         var masks = o.field("masks", Codecs.list(mask()), Layer::masks, List.of());
         var windows = o.field("windows", Codecs.list(WINDOW), Layer::windows, List.of());
+        var ink = o.field("ink", Codecs.optional(ink()), Layer::ink, Optional.empty());
         var effects = o.field("effects", EFFECTS, Layer::effects, List.of());
         var cut = o.field("cut", Codecs.optional(cut()), Layer::cut, Optional.empty());
         var join = o.field("join", Codecs.choice(Join.class), Layer::join, Join.OVER);
@@ -362,6 +365,7 @@ public final class ShotJson {
                 r.get(parent),
                 r.get(masks),
                 r.get(windows),
+                r.get(ink),
                 r.get(effects),
                 r.get(cut),
                 r.get(join),
@@ -433,6 +437,25 @@ public final class ShotJson {
                 r.get(where),
                 r.get(near),
                 r.get(border)));
+    }
+
+    private static Codec<Ink> ink() {
+        ObjectCodec<Stroke.Time> t = new ObjectCodec<>();
+        var from = t.field("from", Codecs.NUMBER, Stroke.Time::from);
+        var to = t.field("to", Codecs.NUMBER, Stroke.Time::to);
+        Codec<Stroke.Time> times = t.making(r -> new Stroke.Time(r.get(from), r.get(to)));
+        ObjectCodec<Stroke> s = new ObjectCodec<>();
+        var id = s.field("id", Codecs.TEXT, Stroke::id);
+        var path = s.field("path", PATHS, Stroke::path);
+        var begins = s.field("begins", Codecs.choice(Stroke.Begins.class), Stroke::begins, Stroke.Begins.STROKE);
+        var time = s.field("time", Codecs.optional(times), Stroke::time, Optional.empty());
+        Codec<Stroke> stroke = s.making(r -> new Stroke(r.get(id), r.get(path), r.get(begins), r.get(time)));
+        ObjectCodec<Ink> o = new ObjectCodec<>();
+        var words = o.field("words", Codecs.TEXT, Ink::words, "");
+        var font = o.field("font", Codecs.TEXT, Ink::font, "");
+        var size = o.field("size", Codecs.NUMBER, Ink::size, 1.0);
+        var strokes = o.field("strokes", Codecs.list(stroke), Ink::strokes);
+        return o.making(r -> new Ink(r.get(words), r.get(font), r.get(size), r.get(strokes)));
     }
 
     private static Codec<Mask> mask() {

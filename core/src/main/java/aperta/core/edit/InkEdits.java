@@ -1,0 +1,193 @@
+package aperta.core.edit;
+
+import aperta.core.geometry.Affine;
+import aperta.core.geometry.Point;
+import aperta.core.outline.CurveFitting;
+import aperta.core.shot.BezierPath;
+import aperta.core.shot.Curve;
+import aperta.core.shot.Ink;
+import aperta.core.shot.Layer;
+import aperta.core.shot.Moment;
+import aperta.core.shot.Shot;
+import aperta.core.shot.Stroke;
+import aperta.core.time.Animated;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+
+/** Edits of the strokes in which a layer is written. */
+public final class InkEdits {
+    /** How far a stroke that was drawn may lie off the hand, in pixels of the layer. */
+    private static final double FIT = 1.2;
+
+    private InkEdits() {}
+
+    /** Takes the strokes that are found in a layer over, so that they can be changed; those set by hand before go. */
+    public record Find(String layer, long frame) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            LayerEdits.demand(shot, layer);
+            Shot bare = shot.changing(layer, l -> l.withInk(Optional.empty()));
+            Moment moment = new Moment(bare, frame, extents.opener());
+            List<Stroke> found = extents.strokes(moment, layer);
+            if (found.isEmpty()) {
+                throw new IllegalArgumentException("Nothing of it can be written.");
+            }
+            Layer still = moment.of(layer).still();
+            return bare.changing(layer, l -> l.withInk(Optional.of(Ink.of(still.content(), found))));
+        }
+    }
+
+    /** A place of the hand, in pixels of the shot, and how wide the pen is there, in pixels of the layer. */
+    public record Place(Point at, double width) {}
+
+    /** Adds a stroke that was drawn, as the last one, or in the place of another. */
+    public record Draw(String layer, long frame, List<Place> places, Optional<String> instead) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            LayerEdits.demand(shot, layer);
+            Moment moment = new Moment(shot, frame, extents.opener());
+            Layer still = moment.of(layer).still();
+            Affine toOwn = PlaceEdits.toOwn(moment, layer);
+            List<Point> points = new ArrayList<>();
+            List<Double> widths = new ArrayList<>();
+            for (Place p : places) {
+                Point own = toOwn.apply(p.at());
+                if (points.isEmpty() || own.minus(points.get(points.size() - 1)).length() > 1e-3) {
+                    points.add(own);
+                    widths.add(p.width());
+                }
+            }
+            if (points.size() < 2) {
+                throw new IllegalArgumentException("A stroke has a start and an end.");
+            }
+            BezierPath path = through(CurveFitting.smooth(points, FIT), points, widths);
+            Ink ink = shot.layer(layer)
+                    .flatMap(Layer::ink)
+                    .filter(i -> i.fits(still.content()))
+                    .orElseGet(() -> Ink.of(still.content(), List.of()));
+            List<Stroke> all = new ArrayList<>(ink.strokes());
+            if (instead.isPresent()) {
+                int at = index(all, instead.get());
+                all.set(at, all.get(at).withPath(Animated.of(path)));
+            } else {
+                all.add(Stroke.of(free(all), path, all.isEmpty() ? Stroke.Begins.WORD : Stroke.Begins.STROKE));
+            }
+            return shot.changing(layer, l -> l.withInk(Optional.of(ink.withStrokes(all))));
+        }
+
+        private static BezierPath through(List<Curve> curves, List<Point> points, List<Double> widths) {
+            List<BezierPath.Knot> knots = new ArrayList<>();
+            Point in = Point.ORIGIN;
+            for (Curve c : curves) {
+                knots.add(new BezierPath.Knot(c.p0(), in, c.p1().minus(c.p0()), widths.get(points.indexOf(c.p0()))));
+                in = c.p2().minus(c.p3());
+            }
+            Point end = points.get(points.size() - 1);
+            knots.add(new BezierPath.Knot(end, in, Point.ORIGIN, widths.get(widths.size() - 1)));
+            return new BezierPath(knots, false);
+        }
+    }
+
+    /** Turns strokes round. */
+    public record Reverse(String layer, List<String> strokes) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            return changed(shot, layer, all -> {
+                List<Stroke> next = new ArrayList<>(all);
+                for (String id : strokes) {
+                    int at = index(next, id);
+                    next.set(at, next.get(at).withPath(each(next.get(at).path(), BezierPath::reversed)));
+                }
+                return next;
+            });
+        }
+    }
+
+    /** Makes one stroke of one and the next: the pen goes on from the end of the first to the start of the other. */
+    public record Join(String layer, String stroke) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            return changed(shot, layer, all -> {
+                int at = index(all, stroke);
+                if (at + 1 == all.size()) {
+                    throw new IllegalArgumentException("There is no stroke after it to join it with.");
+                }
+                List<BezierPath.Knot> knots = new ArrayList<>(still(all.get(at)).knots());
+                knots.addAll(still(all.get(at + 1)).knots());
+                List<Stroke> next = new ArrayList<>(all);
+                next.remove(at + 1);
+                next.set(
+                        at,
+                        all.get(at)
+                                .withPath(Animated.of(new BezierPath(knots, false)))
+                                .withTime(Optional.empty()));
+                return next;
+            });
+        }
+    }
+
+    /** Cuts a stroke in two at one of its points. */
+    public record Split(String layer, String stroke, int point) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            return changed(shot, layer, all -> {
+                int at = index(all, stroke);
+                List<BezierPath.Knot> knots = still(all.get(at)).knots();
+                if (point < 1 || point > knots.size() - 2) {
+                    throw new IllegalArgumentException("A stroke is cut at a point between its ends.");
+                }
+                BezierPath first = new BezierPath(knots.subList(0, point + 1), false);
+                BezierPath last = new BezierPath(knots.subList(point, knots.size()), false);
+                List<Stroke> next = new ArrayList<>(all);
+                next.set(at, all.get(at).withPath(Animated.of(first)).withTime(Optional.empty()));
+                next.add(at + 1, Stroke.of(free(all), last, Stroke.Begins.STROKE));
+                return next;
+            });
+        }
+    }
+
+    private static Shot changed(Shot shot, String layer, UnaryOperator<List<Stroke>> change) {
+        Layer now = LayerEdits.demand(shot, layer);
+        Ink ink = now.ink()
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "The strokes of '" + now.name() + "' are found, not set by hand."));
+        return shot.changing(layer, l -> l.withInk(Optional.of(ink.withStrokes(change.apply(ink.strokes())))));
+    }
+
+    private static int index(List<Stroke> all, String id) {
+        for (int i = 0; i < all.size(); i++) {
+            if (all.get(i).id().equals(id)) {
+                return i;
+            }
+        }
+        throw new IllegalArgumentException("There is no stroke '" + id + "'.");
+    }
+
+    private static BezierPath still(Stroke s) {
+        if (!s.path().keys().isEmpty()) {
+            throw new IllegalArgumentException("A stroke whose points have keys stays in one piece.");
+        }
+        return s.path().rest();
+    }
+
+    private static Animated<BezierPath> each(Animated<BezierPath> path, UnaryOperator<BezierPath> change) {
+        Animated<BezierPath> turned = path.withRest(change.apply(path.rest()));
+        return turned.withKeys(path.keys().stream()
+                .map(k -> k.withValue(change.apply(k.value())))
+                .toList());
+    }
+
+    private static String free(List<Stroke> all) {
+        Set<String> taken = new HashSet<>();
+        all.forEach(s -> taken.add(s.id()));
+        int n = 1;
+        while (taken.contains(Integer.toString(n))) {
+            n++;
+        }
+        return Integer.toString(n);
+    }
+}
