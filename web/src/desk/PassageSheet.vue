@@ -15,6 +15,7 @@ import { useRecipes } from '../stores/recipes';
 import { useShot } from '../stores/shot';
 import { useTiming } from '../stores/timing';
 import { useView } from '../stores/view';
+import InkStrokes from './InkStrokes.vue';
 import PropertyRow from './PropertyRow.vue';
 import { useContent } from './sheet/useContent';
 
@@ -180,6 +181,7 @@ function unpack() {
         />
       </template>
     </RecipeFields>
+    <InkStrokes v-if="opening?.kind === 'ink'" :layer="layer" :locked="locked" />
     <SheetLine label="Length">
       <TimeField
         :value="passage.length"

@@ -16,6 +16,7 @@ import SpotHandles from './SpotHandles.vue';
 import PathHandles from './PathHandles.vue';
 import { ifStill, provideOnPicture } from './onPicture';
 import PenPath from './PenPath.vue';
+import StrokePen from './StrokePen.vue';
 import TypingOnPicture from './TypingOnPicture.vue';
 import TogetherHandles from './TogetherHandles.vue';
 import WayHandles from './WayHandles.vue';
@@ -32,6 +33,7 @@ const nesting = useNesting();
 
 const svg = ref<SVGSVGElement>();
 const pen = ref<InstanceType<typeof PenPath>>();
+const strokePen = ref<InstanceType<typeof StrokePen>>();
 const drawn = ref<{ from: Pair; to: Pair }>();
 
 const format = computed(() => shot.shot?.format ?? { width: 1, height: 1 });
@@ -182,6 +184,10 @@ async function down(e: PointerEvent) {
   if (view.tool === 'text') {
     e.preventDefault();
     typing.begin(at(e));
+    return;
+  }
+  if (view.tool === 'stroke') {
+    strokePen.value?.down(e);
     return;
   }
   if (view.tool === 'pen') {
@@ -347,6 +353,7 @@ defineExpose({ type });
       <PathHandles :handles="h" :locked="locked" />
     </template>
     <PenPath v-if="view.tool === 'pen'" ref="pen" />
+    <StrokePen v-if="view.tool === 'stroke'" ref="strokePen" />
     <rect
       v-if="drawn"
       class="drawn"

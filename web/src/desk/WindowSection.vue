@@ -8,6 +8,7 @@ import type { Recipe } from '../lib/layers';
 import { useDesk } from '../stores/desk';
 import { useRecipes } from '../stores/recipes';
 import { useShot } from '../stores/shot';
+import InkStrokes from './InkStrokes.vue';
 import PropertyRow from './PropertyRow.vue';
 import { useContent } from './sheet/useContent';
 
@@ -78,6 +79,7 @@ function remove(d: Descriptor) {
         />
       </template>
     </RecipeFields>
+    <InkStrokes v-if="w.recipe.kind === 'ink'" :layer="layer" :locked="locked" />
   </div>
   <div v-if="others.length" class="more">
     <button

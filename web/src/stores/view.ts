@@ -5,7 +5,7 @@ export type See = 'picture' | 'on-black' | 'on-white' | 'on-checker' | 'matte' |
 export const SEES: See[] = ['picture', 'on-black', 'on-white', 'on-checker', 'matte', 'heat'];
 /** What is drawn by dragging over the Picture, and point by point. */
 export type Drawn = 'pen' | 'rectangle' | 'rounded' | 'ellipse' | 'polygon' | 'star';
-export type Tool = 'choose' | 'anchor' | 'text' | Drawn;
+export type Tool = 'choose' | 'anchor' | 'text' | 'stroke' | Drawn;
 /** What becomes of it: a mask of the chosen layer, one more path of it, or a layer of its own. */
 export type Becomes = 'mask' | 'path' | 'shape';
 /** How the outlines of masks are drawn. */
@@ -81,6 +81,8 @@ export const useView = defineStore('view', () => {
   const keys = ref<KeyName[]>([]);
   const tool = ref<Tool>('choose');
   const becomes = ref<Becomes>('mask');
+  /** How wide the pen is with which strokes are drawn, in pixels of the layer. */
+  const nib = ref(24);
   const typing = ref(false);
   /** While a time is typed into the field beside the playhead's buttons. */
   const typingTime = ref(false);
@@ -186,6 +188,7 @@ export const useView = defineStore('view', () => {
     keys,
     tool,
     becomes,
+    nib,
     typing,
     typingTime,
     stance,

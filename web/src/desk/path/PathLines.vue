@@ -55,15 +55,23 @@ function lineOf(points: Points, closed: boolean): Line {
   return made;
 }
 
-/** What is seen of each path. One that is carried as a whole is drawn as it was, and mapped by the browser. */
-const drawn = computed(() =>
-  paths.value.map((m) => {
+/** What is seen of each path; strokes of a pen have numbers at their starts. One that is carried as a whole is drawn as it was, and mapped by the browser. */
+const drawn = computed(() => {
+  let strokes = 0;
+  return paths.value.map((m) => {
     const c = carried.value;
     const whole = c && c.property === m.property && !c.some.length ? c : undefined;
     const transform = whole && `matrix(${whole.map.join(' ')})`;
-    return { ...m, ...lineOf(whole?.from ?? m.points, m.closed), transform, many: m.points.length > MANY };
-  }),
-);
+    const stroke = m.property.startsWith('stroke.') ? ++strokes : 0;
+    return {
+      ...m,
+      stroke,
+      ...lineOf(whole?.from ?? m.points, m.closed),
+      transform,
+      many: m.points.length > MANY,
+    };
+  });
+});
 </script>
 
 <template>
@@ -89,8 +97,20 @@ const drawn = computed(() =>
     >
       <title>Adds a point here</title>
     </path>
+    <template v-if="m.stroke">
+      <circle class="start" :cx="m.points.x(0)" :cy="m.points.y(0)" :r="px(3.5)" />
+      <text
+        v-if="!m.transform"
+        class="number"
+        :x="m.points.x(0) + px(5)"
+        :y="m.points.y(0) - px(5)"
+        :font-size="px(11)"
+      >
+        {{ m.stroke }}
+      </text>
+    </template>
     <path
-      v-if="!locked && (m.many ? !dragging : m.property !== view.path)"
+      v-else-if="!locked && (m.many ? !dragging : m.property !== view.path)"
       :d="m.dots"
       :transform="m.transform"
       class="dots"
@@ -120,6 +140,21 @@ const drawn = computed(() =>
 }
 .would {
   fill: transparent;
+  pointer-events: none;
+}
+.start {
+  fill: #fff;
+  pointer-events: none;
+}
+.chosen .start {
+  fill: var(--accent);
+}
+.number {
+  fill: #fff;
+  stroke: rgb(0 0 0 / 70%);
+  stroke-width: 3px;
+  paint-order: stroke;
+  vector-effect: non-scaling-stroke;
   pointer-events: none;
 }
 .path,

@@ -147,6 +147,41 @@ class LooksTest {
                 });
     }
 
+    /** The strokes of a word taken over, put in another order, one of them drawn anew. */
+    @Test
+    void strokesAreSetByHand() {
+        made(
+                "By hand",
+                (desk, name) -> {
+                    word(desk, "ILL");
+                    desk.stance("Arrive");
+                    desk.opening("ink");
+                    desk.number("Length of the arrival", "24");
+                    desk.page.getByTestId("strokes-by-hand").click();
+                    desk.saved();
+                    // The last letter first.
+                    desk.page.getByLabel("Stroke 3 earlier").click();
+                    desk.saved();
+                    desk.page.getByLabel("Stroke 2 earlier").click();
+                    desk.saved();
+                    desk.page.getByLabel("Turn stroke 1 round").click();
+                    desk.saved();
+                    desk.page.getByTestId("draw-stroke").click();
+                    desk.drag(desk.at(20, 160, W), desk.at(300, 160, W));
+                    desk.press("Escape");
+                },
+                (film, desk) -> {
+                    assertThat(desk.find("ILL").ink().orElseThrow().strokes()).hasSize(4);
+                    double left = film.white(2, 0, 0, W / 2 - 20, 150);
+                    double right = film.white(2, W / 2 + 10, 0, W, 150);
+                    assertThat(right).isGreaterThan(0.004);
+                    assertThat(left).isLessThan(0.002);
+                    assertThat(film.off(FRAMES - 1, desk.picture(30))).isLessThan(1.5);
+                    desk.press("Control+z");
+                    assertThat(desk.find("ILL").ink().orElseThrow().strokes()).hasSize(3);
+                });
+    }
+
     @Test
     void anOldFilmFlickersAndATapeJitters() {
         made(

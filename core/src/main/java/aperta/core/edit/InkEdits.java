@@ -41,6 +41,17 @@ public final class InkEdits {
         }
     }
 
+    /** Makes strokes that were set for letters of another size as large as the letters are now, so that they can be changed. */
+    public record Fit(String layer, long frame) implements Edit {
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            Ink ink = demand(shot, layer);
+            Layer still = new Moment(shot, frame, extents.opener()).of(layer).still();
+            Ink fitted = Ink.of(still.content(), ink.on(still.content()));
+            return shot.changing(layer, l -> l.withInk(Optional.of(fitted)));
+        }
+    }
+
     /** A place of the hand, in pixels of the shot, and how wide the pen is there, in pixels of the layer. */
     public record Place(Point at, double width) {}
 
@@ -150,11 +161,15 @@ public final class InkEdits {
         }
     }
 
-    private static Shot changed(Shot shot, String layer, UnaryOperator<List<Stroke>> change) {
+    private static Ink demand(Shot shot, String layer) {
         Layer now = LayerEdits.demand(shot, layer);
-        Ink ink = now.ink()
+        return now.ink()
                 .orElseThrow(() -> new IllegalArgumentException(
                         "The strokes of '" + now.name() + "' are found, not set by hand."));
+    }
+
+    private static Shot changed(Shot shot, String layer, UnaryOperator<List<Stroke>> change) {
+        Ink ink = demand(shot, layer);
         return shot.changing(layer, l -> l.withInk(Optional.of(ink.withStrokes(change.apply(ink.strokes())))));
     }
 

@@ -12,9 +12,9 @@ final class Pen {
             Parameter.number("soft", "Soft edge", "px", 0, 1000, 6),
             Parameter.choice("speed", "Speed", "even", "slower in bends"),
             Parameter.choice("each", "Each stroke", "linear", "ease", "ease-in", "ease-out", "ease-in-out"),
-            Parameter.number("strokes", "Lifted between strokes", "px", 0, 10_000, 40),
-            Parameter.number("letters", "Between letters", "px", 0, 10_000, 60),
-            Parameter.number("words", "Between words", "px", 0, 10_000, 120));
+            Parameter.number("strokes", "Stroke pause", "px", 0, 10_000, 40),
+            Parameter.number("letters", "Letter pause", "px", 0, 10_000, 60),
+            Parameter.number("words", "Word pause", "px", 0, 10_000, 120));
 
     private Pen() {}
 

@@ -43,9 +43,18 @@ public record Ink(String words, String font, double size, List<Stroke> strokes) 
         return content instanceof Content.Text t ? words.equals(t.words()) && font.equals(t.font()) : words.isEmpty();
     }
 
+    /** How many times as large as these what a layer shows is, its values being fixed. */
+    private double times(Content still) {
+        return still instanceof Content.Text t ? t.fixed(LetterLook.Measure.SIZE) / size : 1;
+    }
+
+    public boolean isAsLargeAs(Content still) {
+        return times(still) == 1;
+    }
+
     /** The strokes for a layer whose values are fixed, in its own pixels. */
     public List<Stroke> on(Content still) {
-        double times = still instanceof Content.Text t ? t.fixed(LetterLook.Measure.SIZE) / size : 1;
+        double times = times(still);
         return times == 1
                 ? strokes
                 : strokes.stream()

@@ -101,6 +101,9 @@ class InkEditsTest {
         Stroke first =
                 studio.planner.strokes(studio.planner.moment(large, 0), "w").get(0);
         assertThat(new PathLength(first.line()).length()).isCloseTo(1.5 * small, within(1e-6));
+        Shot fitted = apply(large, new InkEdits.Fit("w", 0));
+        assertThat(ink(fitted).size()).isEqualTo(90);
+        assertThat(ink(fitted).strokes().get(0).line()).isEqualTo(first.line());
         assertThat(first.line().knots().get(0).feather())
                 .isCloseTo(
                         1.5 * ink(found).strokes().get(0).line().knots().get(0).feather(), within(1e-9));

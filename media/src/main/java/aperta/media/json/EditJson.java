@@ -7,6 +7,7 @@ import aperta.core.edit.EffectEdits;
 import aperta.core.edit.Figure;
 import aperta.core.edit.GradientEdits;
 import aperta.core.edit.GroupEdits;
+import aperta.core.edit.InkEdits;
 import aperta.core.edit.KeyEdits;
 import aperta.core.edit.LayerEdits;
 import aperta.core.edit.LookEdits;
@@ -47,6 +48,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** Edits as JSON objects with a {@code kind}. */
 public final class EditJson {
@@ -153,6 +155,7 @@ public final class EditJson {
         types.put(LetterLook.class, ShotJson.LETTER_LOOK);
         types.put(KeyEdits.KeyName.class, new RecordCodec(Map.of()).of(KeyEdits.KeyName.class, Map.of()));
         types.put(Snap.Guides.class, new RecordCodec(Map.of()).of(Snap.Guides.class, Map.of()));
+        types.put(InkEdits.Place.class, new RecordCodec(types).of(InkEdits.Place.class, Map.of()));
         Map<Type, Codec<?>> opening = new LinkedHashMap<>(types);
         opening.put(AnimatedRecipe.class, ShotJson.OPENING);
         types.put(Recipe.class, TimeCodecs.SIGNAL);
@@ -247,6 +250,12 @@ public final class EditJson {
         kinds.put("start-at", PathEdits.StartAt.class, Map.of());
         kinds.put("set-closed", PathEdits.SetClosed.class, Map.of("point", 0));
         kinds.put("reverse-path", PathEdits.Reverse.class, Map.of());
+        kinds.put("find-strokes", InkEdits.Find.class, Map.of());
+        kinds.put("fit-strokes", InkEdits.Fit.class, Map.of());
+        kinds.put("draw-stroke", InkEdits.Draw.class, Map.of("instead", Optional.empty()));
+        kinds.put("reverse-strokes", InkEdits.Reverse.class, Map.of());
+        kinds.put("join-strokes", InkEdits.Join.class, Map.of());
+        kinds.put("split-stroke", InkEdits.Split.class, Map.of());
         return Codecs.union(kinds.all);
     }
 

@@ -18,6 +18,7 @@ import aperta.core.shot.Paint;
 import aperta.core.shot.Painted;
 import aperta.core.shot.Property;
 import aperta.core.shot.Shot;
+import aperta.core.shot.Stroke;
 import aperta.core.time.Animated;
 import aperta.core.time.Key;
 import aperta.core.time.Mix;
@@ -90,6 +91,15 @@ final class Handles {
                         .add("mask", false)
                         .add("closed", closed));
             }
+        }
+        boolean asDrawn = layer.ink()
+                .filter(i -> i.fits(seen.still().content())
+                        && i.isAsLargeAs(seen.still().content()))
+                .isPresent();
+        for (Stroke s : asDrawn ? layer.ink().orElseThrow().strokes() : List.<Stroke>of()) {
+            paths.add(path("stroke." + s.id() + ".path", s.path(), seen.toShot(), seen, points)
+                    .add("mask", false)
+                    .add("closed", false));
         }
         JsonArrayBuilder properties = JSON.createArrayBuilder();
         for (Property<?> property : Property.of(layer)) {
