@@ -41,6 +41,7 @@ class Screenshots {
             letters(desk);
             terminus(desk);
             effects(desk);
+            ink(desk);
             looking(desk);
             renders(desk);
         }
@@ -167,6 +168,23 @@ class Screenshots {
         desk.section("Look");
         desk.frame(50);
         take(page, "steam");
+    }
+
+    /** Words half written, with their strokes set by hand, one of them chosen. */
+    private static void ink(Desk desk) {
+        Page page = desk.page;
+        desk.openProjects();
+        page.getByText("See you, written", new Page.GetByTextOptions().setExact(true))
+                .click();
+        desk.ready();
+        desk.layer("see you at the last stop");
+        desk.stance("Arrive");
+        desk.frame(58);
+        page.getByTestId("strokes-by-hand").click();
+        desk.saved();
+        page.getByTestId("stroke-5").click();
+        desk.shown();
+        take(page, "ink");
     }
 
     /** One layer alone, its alpha as heat, with a soft cut whose values follow a curve, and the histogram. */

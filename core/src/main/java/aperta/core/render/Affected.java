@@ -89,6 +89,11 @@ final class Affected implements Step.Made<Picture>, Step.Paints {
         return place >= OTHERS && place < OTHERS + others.size() ? effect.needs(place - OTHERS, wanted) : wanted;
     }
 
+    @Override
+    public boolean paintsFrom(int place) {
+        return isMixed() && (place == 0 || place == OTHERS + others.size());
+    }
+
     private boolean isMixed() {
         return !effect.moves() && !share.isWhole();
     }

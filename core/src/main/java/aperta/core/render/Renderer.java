@@ -75,17 +75,21 @@ public final class Renderer {
             steps.add(step);
         }
 
-        /** What is kept already needs nothing of its inputs. */
+        /** What is kept already needs nothing of its inputs but what it is painted from. */
         void ask(Step root, Region frame) {
             wanted.put(root.key(), frame.intersect(root.domain()));
             for (int i = steps.size() - 1; i >= 0; i--) {
                 Step step = steps.get(i);
                 Region want = wanted.get(step.key());
-                if (want.isEmpty() || step instanceof Step.Made<?> made && isKept(made, want)) {
+                if (want.isEmpty()) {
                     continue;
                 }
+                boolean kept = step instanceof Step.Made<?> made && isKept(made, want);
                 List<Step> inputs = step.inputs();
                 for (int k = 0; k < inputs.size(); k++) {
+                    if (kept && !((Step.Made<?>) step).paintsFrom(k)) {
+                        continue;
+                    }
                     Step input = inputs.get(k);
                     Region need = step.needs(k, want).intersect(input.domain());
                     wanted.merge(input.key(), need, Region::union);
@@ -117,14 +121,19 @@ public final class Renderer {
             Map<ContentKey, ContentKey> lastUse = new LinkedHashMap<>();
             for (Step step : steps) {
                 Set<ContentKey> from = new LinkedHashSet<>();
-                for (Step input : step.inputs()) {
-                    if (input instanceof Step.Made<?>) {
-                        from.add(input.key());
-                    } else {
-                        from.addAll(paintedFrom.get(input.key()));
+                step.inputs().forEach(i -> from.addAll(paintedFrom.get(i.key())));
+                Set<ContentKey> painted = new LinkedHashSet<>(from);
+                if (step instanceof Step.Made<?> made) {
+                    painted.clear();
+                    painted.add(step.key());
+                    List<Step> inputs = step.inputs();
+                    for (int k = 0; k < inputs.size(); k++) {
+                        if (made.paintsFrom(k)) {
+                            painted.addAll(paintedFrom.get(inputs.get(k).key()));
+                        }
                     }
                 }
-                paintedFrom.put(step.key(), from);
+                paintedFrom.put(step.key(), painted);
                 boolean makes = step instanceof Step.Made<?>
                         && !results.containsKey(step.key())
                         && !wanted.get(step.key()).isEmpty();

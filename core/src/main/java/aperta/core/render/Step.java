@@ -68,6 +68,15 @@ public interface Step {
         /** What keeping the result costs. */
         long bytes(T result);
 
+        /**
+         * Whether an input is used when it is painted or shaded, too, beside what was made.
+         *
+         * @param input its place among {@link #inputs}
+         */
+        default boolean paintsFrom(int input) {
+            return false;
+        }
+
         /** Whether the result is worth keeping for other frames. */
         default boolean lasts() {
             return true;

@@ -41,6 +41,11 @@ final class Textured implements Step.Made<Picture>, Step.Paints {
     }
 
     @Override
+    public boolean paintsFrom(int input) {
+        return true;
+    }
+
+    @Override
     public Picture make(Region needed, Making making) {
         Picture result = new Picture(needed);
         making.bands().run(needed.height(), BAND, (from, to) -> {

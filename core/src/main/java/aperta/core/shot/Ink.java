@@ -3,6 +3,7 @@ package aperta.core.shot;
 import aperta.core.geometry.Affine;
 import aperta.core.time.Animated;
 import java.util.List;
+import java.util.function.UnaryOperator;
 
 /**
  * The strokes in which a layer is written, as they were set by hand. Those of words are for these words in this font; other words find
@@ -36,6 +37,11 @@ public record Ink(String words, String font, double size, List<Stroke> strokes) 
 
     public Ink withStrokes(List<Stroke> other) {
         return new Ink(words, font, size, other);
+    }
+
+    /** The same for letters whose font has another id. */
+    public Ink withFont(UnaryOperator<String> name) {
+        return font.isEmpty() ? this : new Ink(words, name.apply(font), size, strokes);
     }
 
     /** Whether it is for what a layer shows. */

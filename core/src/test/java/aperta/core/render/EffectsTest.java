@@ -74,6 +74,27 @@ class EffectsTest {
         return studio.render(Studio.shot(layer.withEffects(List.of(effects))), 0);
     }
 
+    /** Half of an effect that mixes lies half way, also where what it made was kept and something above it changes. */
+    @Test
+    void halfAnAmountLiesHalfWay() {
+        RecentCache cache = new RecentCache(64L << 20);
+        Recipe soft = recipe("blur", Map.of("deviation", 5.0));
+        Layer word = Studio.word("l", "TRAM", 50);
+        Picture plain = with(word);
+        Picture whole = with(word, link(soft, Station.BEFORE_CUT, 1));
+        for (double stops : new double[] {0, 0, 0.001}) {
+            LayerEffect brighter = link(recipe("exposure", Map.of("stops", stops)), Station.BEFORE_CUT, 1);
+            Shot shot = Studio.shot(word.withEffects(List.of(link(soft, Station.BEFORE_CUT, 0.5), brighter)));
+            Picture half = studio.render(shot, 0, 1, 1, cache);
+            for (int y = 0; y < 90; y += 3) {
+                for (int x = 0; x < 160; x += 3) {
+                    float between = (plain.at(x, y)[3] + whole.at(x, y)[3]) / 2;
+                    assertThat(half.at(x, y)[3]).as("%d, %d", x, y).isCloseTo(between, within(1e-5f));
+                }
+            }
+        }
+    }
+
     @ParameterizedTest
     @MethodSource("effects")
     void noAmountIsThePictureUntouched(Effect effect) {

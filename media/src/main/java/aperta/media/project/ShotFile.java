@@ -254,6 +254,9 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
             if (!now.equals(content)) {
                 next = next.changing(layer.id(), l -> l.withContent(now));
             }
+            if (layer.ink().isPresent()) {
+                next = next.changing(layer.id(), l -> l.withInk(l.ink().map(i -> i.withFont(name))));
+            }
             if (layer.effects().stream()
                     .anyMatch(e -> !e.recipe().rest().files().isEmpty())) {
                 next = next.changing(

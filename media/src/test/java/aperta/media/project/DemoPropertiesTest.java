@@ -34,6 +34,9 @@ class DemoPropertiesTest {
         if (value instanceof ToneCurve) {
             return new ToneCurve(List.of(new Point(0, 0.2), new Point(1, 0.7)));
         }
+        if (value instanceof BezierPath line && !line.closed()) {
+            return line.translated(new Point(7, -4));
+        }
         return value instanceof Colour c
                 ? new Colour(1 - c.red(), c.green() / 2, c.blue(), 1)
                 : BezierPath.rectangle(new Box(0, 0, 90, 50));
