@@ -180,8 +180,6 @@ class Screenshots {
         desk.layer("see you at the last stop");
         desk.stance("Arrive");
         desk.frame(58);
-        page.getByTestId("strokes-by-hand").click();
-        desk.saved();
         page.getByTestId("stroke-5").click();
         desk.shown();
         take(page, "ink");
