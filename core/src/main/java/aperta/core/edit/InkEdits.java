@@ -4,7 +4,6 @@ import aperta.core.geometry.Affine;
 import aperta.core.geometry.Point;
 import aperta.core.outline.CurveFitting;
 import aperta.core.shot.BezierPath;
-import aperta.core.shot.Curve;
 import aperta.core.shot.Ink;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Moment;
@@ -75,7 +74,7 @@ public final class InkEdits {
             if (points.size() < 2) {
                 throw new IllegalArgumentException("A stroke has a start and an end.");
             }
-            BezierPath path = through(CurveFitting.smooth(points, FIT), points, widths);
+            BezierPath path = CurveFitting.path(points, widths, FIT);
             Ink ink = shot.layer(layer)
                     .flatMap(Layer::ink)
                     .filter(i -> i.fits(still.content()))
@@ -88,18 +87,6 @@ public final class InkEdits {
                 all.add(Stroke.of(free(all), path, all.isEmpty() ? Stroke.Begins.WORD : Stroke.Begins.STROKE));
             }
             return shot.changing(layer, l -> l.withInk(Optional.of(ink.withStrokes(all))));
-        }
-
-        private static BezierPath through(List<Curve> curves, List<Point> points, List<Double> widths) {
-            List<BezierPath.Knot> knots = new ArrayList<>();
-            Point in = Point.ORIGIN;
-            for (Curve c : curves) {
-                knots.add(new BezierPath.Knot(c.p0(), in, c.p1().minus(c.p0()), widths.get(points.indexOf(c.p0()))));
-                in = c.p2().minus(c.p3());
-            }
-            Point end = points.get(points.size() - 1);
-            knots.add(new BezierPath.Knot(end, in, Point.ORIGIN, widths.get(widths.size() - 1)));
-            return new BezierPath(knots, false);
         }
     }
 

@@ -44,11 +44,6 @@ record Grid(double cell, int left, int top, int width, int height, boolean[] ins
         return j * width + i;
     }
 
-    /** The same cells with other ones inside. */
-    Grid with(boolean[] other) {
-        return new Grid(cell, left, top, width, height, other);
-    }
-
     /**
      * The distance of each cell inside to the nearest one outside, less half a cell, in cells; exactly, row by row and column by column
      * (P. F. Felzenszwalb and D. P. Huttenlocher, <i>Distance Transforms of Sampled Functions</i>, 2012).

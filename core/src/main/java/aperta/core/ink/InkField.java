@@ -70,10 +70,6 @@ public final class InkField {
         return grid.cell();
     }
 
-    public int strokes() {
-        return pens.size();
-    }
-
     PenPath pen(int i) {
         return pens.get(i);
     }

@@ -7,7 +7,6 @@ import aperta.core.outline.CurveFitting;
 import aperta.core.outline.Flattening;
 import aperta.core.outline.Outline;
 import aperta.core.shot.BezierPath;
-import aperta.core.shot.Curve;
 import aperta.core.shot.Stroke;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -349,19 +348,7 @@ public final class StrokeFinder {
             }
         }
         double radius = spots.stream().mapToDouble(Spot::radius).average().orElse(1);
-        List<Curve> curves = CurveFitting.smooth(points, Math.max(LEAST_FIT, FIT * radius));
-        List<BezierPath.Knot> knots = new ArrayList<>();
-        Point in = Point.ORIGIN;
-        int at = 0;
-        for (Curve c : curves) {
-            while (at < points.size() - 1 && !points.get(at).equals(c.p0())) {
-                at++;
-            }
-            knots.add(new BezierPath.Knot(c.p0(), in, c.p1().minus(c.p0()), widths.get(at)));
-            in = c.p2().minus(c.p3());
-        }
-        knots.add(new BezierPath.Knot(points.get(points.size() - 1), in, Point.ORIGIN, widths.get(widths.size() - 1)));
-        return new BezierPath(knots, false);
+        return CurveFitting.path(points, widths, Math.max(LEAST_FIT, FIT * radius));
     }
 
     /** What stands by itself from left to right; smaller things over or under another after it. */

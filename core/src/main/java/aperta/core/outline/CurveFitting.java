@@ -1,6 +1,7 @@
 package aperta.core.outline;
 
 import aperta.core.geometry.Point;
+import aperta.core.shot.BezierPath;
 import aperta.core.shot.Curve;
 import java.util.ArrayList;
 import java.util.List;
@@ -37,16 +38,25 @@ public final class CurveFitting {
         return fitting.curves;
     }
 
-    /** The same with a corner at each of some points, in rising order, the ends not among them. */
-    public static List<Curve> cornered(List<Point> points, List<Integer> corners, double tolerance) {
-        List<Curve> all = new ArrayList<>();
-        int from = 0;
-        for (int k = 0; k <= corners.size(); k++) {
-            int to = k < corners.size() ? corners.get(k) : points.size() - 1;
-            all.addAll(smooth(points.subList(from, to + 1), tolerance));
-            from = to;
+    /**
+     * The same as an open path.
+     *
+     * @param widths of each point; a knot has that of its point as its feather
+     */
+    public static BezierPath path(List<Point> points, List<Double> widths, double tolerance) {
+        List<BezierPath.Knot> knots = new ArrayList<>();
+        Point in = Point.ORIGIN;
+        int at = 0;
+        for (Curve c : smooth(points, tolerance)) {
+            while (!points.get(at).equals(c.p0())) {
+                at++;
+            }
+            knots.add(new BezierPath.Knot(c.p0(), in, c.p1().minus(c.p0()), widths.get(at)));
+            in = c.p2().minus(c.p3());
         }
-        return all;
+        int last = points.size() - 1;
+        knots.add(new BezierPath.Knot(points.get(last), in, Point.ORIGIN, widths.get(last)));
+        return new BezierPath(knots, false);
     }
 
     /** Whither the line leads from a point on, as a parabola through it and two more does. */

@@ -37,7 +37,8 @@ public record BezierPath(List<Knot> knots, boolean closed) {
     /**
      * A point of the path with its two handles, relative to the point; a handle of zero makes a corner.
      *
-     * @param feather how much wider the edge of a mask falls off here than the mask's own feather says, in pixels
+     * @param feather how much wider the edge of a mask falls off here than the mask's own feather says, in pixels;
+     *     along a stroke of ink: how wide the pen is here
      */
     public record Knot(Point at, Point in, Point out, double feather) {
         public Knot(Point at, Point in, Point out) {

@@ -7,6 +7,8 @@ import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.outline.Outline;
 import aperta.core.picture.Matte;
+import aperta.core.shot.Curve;
+import aperta.core.shot.PathLength;
 import aperta.core.shot.Stroke;
 import aperta.core.shot.Writing;
 import aperta.core.time.Chance;
@@ -93,20 +95,34 @@ class WrittenTest {
         }
     }
 
-    /** A pen that comes back over its own line shows the crossing the first time. */
+    /** A pen that comes back over its own line shows the crossing as wide as it is the first time. */
     @Test
     void aLoopShowsItsCrossingTheFirstTime() {
         StrokeFinderTest.Letter loop = StrokeFinderTest.Letter.LOOP;
         List<Stroke> found = StrokeFinder.of(List.of(loop.outline()));
         Inked inked = new Inked(loop.outline(), found, 1);
-        // The first arm goes through the crossing early on: its middle is lit then.
-        Matte early = inked.written(0.34);
-        assertThat(inked.leak(0.34)).isLessThan(1);
-        int lit = 0;
-        for (float v : early.values()) {
-            lit += v > 0.99f ? 1 : 0;
+        // The first and the last of the three curves that it was drawn along, and where they meet.
+        Curve first = new Curve(new Point(10, 120), new Point(60, 120), new Point(140, 90), new Point(130, 40));
+        Curve last = new Curve(new Point(60, 60), new Point(60, 130), new Point(120, 150), new Point(180, 120));
+        double cross = 0;
+        for (double t = 0; t <= 1; t += 0.002) {
+            boolean nearer = last.nearest(first.at(t)).distance()
+                    < last.nearest(first.at(cross)).distance();
+            cross = nearer ? t : cross;
         }
-        assertThat(lit).isPositive();
+        Point middle = first.at(cross);
+        double pen = first.upTo(cross).length() + 8;
+        double whole = new PathLength(found.get(0).line()).length();
+        Matte before = inked.written((pen - 12) / whole);
+        Matte behind = inked.written((pen + 12) / whole);
+        for (int y = -5; y <= 5; y++) {
+            for (int x = -5; x <= 5; x++) {
+                int px = (int) Math.floor(middle.x()) + x;
+                int py = (int) Math.floor(middle.y()) + y;
+                assertThat(behind.at(px, py)).as("%d, %d", x, y).isEqualTo(1);
+                assertThat(before.at(px, py)).as("%d, %d", x, y).isZero();
+            }
+        }
     }
 
     /** Strokes drawn at random, beside the letters, as single points: at the end all is there, and nothing throws. */

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import aperta.core.geometry.Point;
+import aperta.core.shot.BezierPath;
 import aperta.core.shot.Curve;
 import java.util.ArrayList;
 import java.util.List;
@@ -81,12 +82,17 @@ class CurveFittingTest {
     }
 
     @Test
-    void cornersStay() {
-        List<Point> points =
-                List.of(new Point(0, 0), new Point(10, 0), new Point(20, 0), new Point(20, 10), new Point(20, 20));
-        List<Curve> curves = CurveFitting.cornered(points, List.of(2), 0.1);
-        assertThat(curves).hasSize(2);
-        assertThat(curves.get(0).p3()).isEqualTo(new Point(20, 0));
-        assertThat(farthest(curves, points)).isLessThan(1e-6);
+    void knotsHaveTheWidthsOfTheirPoints() {
+        List<Point> points = arc(50, 0, 5.5, 300);
+        List<Double> widths = new ArrayList<>();
+        for (int i = 0; i < points.size(); i++) {
+            widths.add(3 + i / 100.0);
+        }
+        BezierPath path = CurveFitting.path(points, widths, 0.02);
+        assertThat(path.closed()).isFalse();
+        assertThat(path.segments()).isEqualTo(CurveFitting.smooth(points, 0.02).size());
+        for (BezierPath.Knot k : path.knots()) {
+            assertThat(k.feather()).isEqualTo(widths.get(points.indexOf(k.at())));
+        }
     }
 }
