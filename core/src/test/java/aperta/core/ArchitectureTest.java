@@ -23,6 +23,7 @@ class ArchitectureTest {
             "type",
             "picture",
             "ink",
+            "trace",
             "effect",
             "texture",
             "opening",

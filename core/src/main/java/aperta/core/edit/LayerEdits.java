@@ -25,13 +25,21 @@ public final class LayerEdits {
                 .orElseThrow(() -> new IllegalArgumentException("There is no layer '" + id + "' in this shot."));
     }
 
-    /** Takes layers away; cuts by them end, what follows them stands still, and their children go on without a parent. */
+    /**
+     * Takes layers away, and the traces of them; cuts by them end, what follows them stands still, and their children go on
+     * without a parent.
+     */
     public record Delete(List<String> layers) implements Edit {
         @Override
         public Shot apply(Shot shot, Extents extents) {
             Set<String> gone = new HashSet<>();
             for (String id : layers) {
                 collect(demand(shot, id), gone);
+            }
+            for (Layer l : shot.everyLayer()) {
+                if (l.content() instanceof Content.Trace trace && gone.contains(trace.of())) {
+                    gone.add(l.id());
+                }
             }
             return shot.withLayers(without(handedOn(shot, gone), gone));
         }

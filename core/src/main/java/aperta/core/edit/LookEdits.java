@@ -108,8 +108,8 @@ public final class LookEdits {
                                 "", t.font(), t.measure(LetterLook.Measure.SIZE).rest())))
                         : l;
             case COATS ->
-                l.content() instanceof Content.Shape s
-                        ? l.withContent(new Content.Shape(s.paths(), List.of(Coat.Fill.of("fill", Colour.WHITE))))
+                l.content() instanceof Content.Coated c
+                        ? l.withContent(c.withCoats(List.of(Coat.Fill.of("fill", Colour.WHITE))))
                         : l;
             case BLEND -> l.withBlend(BlendMode.NORMAL).withMotionBlur(false);
         };
@@ -146,14 +146,14 @@ public final class LookEdits {
     }
 
     private static Layer coated(Layer from, Layer to) {
-        if (!(to.content() instanceof Content.Shape shape)) {
+        if (!(to.content() instanceof Content.Coated coated)) {
             return to;
         }
-        if (from.content() instanceof Content.Shape other) {
-            return to.withContent(new Content.Shape(shape.paths(), other.coats()));
+        if (from.content() instanceof Content.Coated other) {
+            return to.withContent(coated.withCoats(other.coats()));
         }
         return from.content() instanceof Content.Text text
-                ? to.withContent(new Content.Shape(shape.paths(), ShapeEdits.coats(text)))
+                ? to.withContent(coated.withCoats(ShapeEdits.coats(text)))
                 : to;
     }
 }

@@ -18,7 +18,6 @@ import aperta.core.shot.Span;
 import aperta.core.time.Animated;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** Shapes drawn on the Picture, put round layers, and made from words; points in pixels of the shot. */
@@ -150,14 +149,9 @@ public final class ShapeEdits {
         if (width.isStill() && width.rest() <= 0) {
             return List.of(fill);
         }
-        Coat edge = new Coat.Stroke(
-                        "edge",
-                        new Paint.Solid(look.edge().orElseThrow()),
-                        look.measures().get(LetterLook.Measure.EDGE_OPACITY),
-                        Coat.Cap.ROUND,
-                        Coat.Corner.ROUND,
-                        List.of(),
-                        Map.of())
+        Coat edge = Coat.Stroke.of("edge", new Paint.Solid(look.edge().orElseThrow()))
+                .withOpacity(look.measures().get(LetterLook.Measure.EDGE_OPACITY))
+                .withEnds(Coat.Cap.ROUND, Coat.Corner.ROUND)
                 .with(Coat.Measure.WIDTH, width);
         return List.of(edge, fill);
     }

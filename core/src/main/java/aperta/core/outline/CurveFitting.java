@@ -18,11 +18,15 @@ public final class CurveFitting {
 
     private final List<Point> points;
     private final double tolerance;
+    /** By what lies so near the direction at a point is told, in pixels. */
+    private final double near;
+
     private final List<Curve> curves = new ArrayList<>();
 
-    private CurveFitting(List<Point> points, double tolerance) {
+    private CurveFitting(List<Point> points, double tolerance, double near) {
         this.points = points;
         this.tolerance = tolerance;
+        this.near = near;
     }
 
     /**
@@ -32,9 +36,43 @@ public final class CurveFitting {
      * @param tolerance how far a point may lie from its curve, over 0
      */
     public static List<Curve> smooth(List<Point> points, double tolerance) {
+        return smooth(points, tolerance, 6 * tolerance);
+    }
+
+    /**
+     * The same where the points are not that sure.
+     *
+     * @param near directions are told by what lies within so many pixels, over 0
+     */
+    public static List<Curve> smooth(List<Point> points, double tolerance, double near) {
         int last = points.size() - 1;
-        CurveFitting fitting = new CurveFitting(points, tolerance);
+        CurveFitting fitting = new CurveFitting(points, tolerance, near);
         fitting.fit(0, last, fitting.direction(0, 1), fitting.direction(last, -1));
+        return fitting.curves;
+    }
+
+    /**
+     * Curves through a ring of points, from the first round to the first again, smooth there, too.
+     *
+     * @param points at least three, neighbours apart, the first not once more at the end
+     * @param tolerance how far a point may lie from its curve, over 0
+     * @param near directions are told by what lies within so many pixels, over 0
+     */
+    public static List<Curve> ring(List<Point> points, double tolerance, double near) {
+        List<Point> round = new ArrayList<>(points);
+        round.add(points.get(0));
+        CurveFitting fitting = new CurveFitting(round, tolerance, near);
+        int n = points.size();
+        // One curve that comes back to where it began can do anything on its way: quarters can't.
+        int quarters = Math.min(n, 4);
+        Point leaves = fitting.around(0, n);
+        for (int q = 0; q < quarters; q++) {
+            int from = q * n / quarters;
+            int to = (q + 1) * n / quarters;
+            Point arrives = fitting.around(to % n, n);
+            fitting.fit(from, to, leaves, arrives.times(-1));
+            leaves = arrives;
+        }
         return fitting.curves;
     }
 
@@ -62,9 +100,9 @@ public final class CurveFitting {
     /** Whither the line leads from a point on, as a parabola through it and two more does. */
     private Point direction(int at, int by) {
         Point from = points.get(at);
-        int near = beyond(at, at + by, by, 3 * tolerance);
-        int far = beyond(at, near + by, by, 6 * tolerance);
-        Point one = points.get(near).minus(from);
+        int half = beyond(at, at + by, by, near / 2);
+        int far = beyond(at, half + by, by, near);
+        Point one = points.get(half).minus(from);
         if (far < 0 || far >= points.size()) {
             return unit(one);
         }
@@ -122,13 +160,26 @@ public final class CurveFitting {
     private Point through(int at, int first, int last) {
         int before = at;
         int after = at;
-        while (before > first && points.get(before).minus(points.get(at)).length() < 2 * tolerance) {
+        while (before > first && points.get(before).minus(points.get(at)).length() < near / 3) {
             before--;
         }
-        while (after < last && points.get(after).minus(points.get(at)).length() < 2 * tolerance) {
+        while (after < last && points.get(after).minus(points.get(at)).length() < near / 3) {
             after++;
         }
         return unit(points.get(after).minus(points.get(before)));
+    }
+
+    /** The direction of a ring of {@code n} points at one of them. */
+    private Point around(int at, int n) {
+        int by = 1;
+        while (by < n / 4
+                && points.get((at + by) % n)
+                                .minus(points.get((at - by + n) % n))
+                                .length()
+                        < 2 * near) {
+            by++;
+        }
+        return unit(points.get((at + by) % n).minus(points.get((at - by + n) % n)));
     }
 
     private double[] byLength(int first, int last) {

@@ -37,24 +37,26 @@ public final class Stroking {
 
     /** @param stroke whose values are fixed */
     public static Outline of(List<BezierPath> paths, Coat.Stroke stroke) {
+        return of(stroke, DrawnParts.of(paths, stroke));
+    }
+
+    /** The band over some parts of paths. */
+    static Outline of(Coat.Stroke stroke, List<DrawnParts.Part> parts) {
         Stroking s = new Stroking(stroke);
         if (stroke.fixed(Measure.WIDTH) > 0) {
-            paths.forEach(s::add);
+            parts.forEach(p -> s.add(p.pieces()));
         }
         return Outline.of(s.band);
     }
 
-    /** How far a stroke reaches out from its path, at most, in pixels. */
+    /** How far a stroke's band reaches out from its path, at most, in pixels. */
     public static double reach(Coat.Stroke stroke) {
         double corner = stroke.corner() == Coat.Corner.MITRE ? stroke.fixed(Measure.MITRE_LIMIT) : 1;
         double cap = stroke.cap() == Coat.Cap.SQUARE ? Math.sqrt(2) : 1;
         return stroke.fixed(Measure.WIDTH) / 2 * Math.max(corner, cap);
     }
 
-    private void add(BezierPath path) {
-        PathLength measured = new PathLength(path);
-        List<PathLength.Piece> seen =
-                measured.between(stroke.fixed(Measure.START), stroke.fixed(Measure.END), stroke.fixed(Measure.OFFSET));
+    private void add(List<PathLength.Piece> seen) {
         boolean tapers = stroke.fixed(Measure.TAPER_START) > 0 || stroke.fixed(Measure.TAPER_END) > 0;
         double whole = seen.stream()
                 .mapToDouble(p -> new PathLength(p.path()).length())

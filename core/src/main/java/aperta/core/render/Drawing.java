@@ -60,6 +60,9 @@ interface Drawing<C extends Content> {
         /** The layer on the frame that is shown, also where this is one of the times that motion blur looks at. */
         Moment.Seen onItsFrame(Layer layer);
 
+        /** What a trace runs along; nothing where there is nothing. */
+        Optional<Lines> lines(Content.Trace trace);
+
         /** The layers of a group, put together. */
         Step.Paints stack(List<Layer> layers);
     }

@@ -45,9 +45,13 @@ final class Filled implements Step.Paints, Step.Shades {
      * @param opacity on top of the colour's own alpha; beyond 0 to 1 it counts as 0 or 1
      */
     static Filled of(Outline inRaster, Colour colour, double opacity, Light light) {
+        return of(new Covered(inRaster), colour, opacity, light);
+    }
+
+    private static Filled of(Step.Shades shape, Colour colour, double opacity, Light light) {
         Colour lit = Transfer.of(light).toLight(colour);
         double alpha = lit.alpha() * Math.min(1, Math.max(0, opacity));
-        return new Filled(new Covered(inRaster), new Colour(lit.red(), lit.green(), lit.blue(), alpha));
+        return new Filled(shape, new Colour(lit.red(), lit.green(), lit.blue(), alpha));
     }
 
     /**
@@ -58,9 +62,18 @@ final class Filled implements Step.Paints, Step.Shades {
      * @param opacity on top of the alpha of the paint; beyond 0 to 1 it counts as 0 or 1
      */
     static Filled of(Outline outline, Affine map, Paint paint, double opacity, Light light) {
-        Outline inRaster = outline.transformed(map);
+        return of(new Covered(outline.transformed(map)), map, paint, opacity, light);
+    }
+
+    /**
+     * A matte painted with a paint whose values are fixed.
+     *
+     * @param map from the space of the paint to raster pixels
+     * @param opacity on top of the alpha of the paint; beyond 0 to 1 it counts as 0 or 1
+     */
+    static Filled of(Step.Shades shape, Affine map, Paint paint, double opacity, Light light) {
         if (paint instanceof Paint.Solid solid) {
-            return of(inRaster, solid.colour().at(0, Mix.COLOUR), opacity, light);
+            return of(shape, solid.colour().at(0, Mix.COLOUR), opacity, light);
         }
         Transfer transfer = Transfer.of(light);
         double share = Math.min(1, Math.max(0, opacity));
@@ -75,7 +88,7 @@ final class Filled implements Step.Paints, Step.Shades {
             numbers.addAll(List.of(s.at(), c.red(), c.green(), c.blue(), c.alpha()));
         }
         return new Filled(
-                new Covered(inRaster),
+                shape,
                 gradient,
                 numbers.stream().mapToDouble(Double::doubleValue).toArray());
     }

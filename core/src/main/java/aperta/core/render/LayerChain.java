@@ -434,6 +434,16 @@ final class LayerChain {
                 seen.still().content(), new Drawing.Subject(seen, Optional.empty(), map), canvas(this::ownOf));
     }
 
+    /**
+     * What a layer shows before its effects, its masks and its cut; what a group holds is finished.
+     *
+     * @param map from its own space to pixels of the raster
+     */
+    Optional<Step.Paints> plain(Moment.Seen seen, Affine map) {
+        return Drawings.picture(
+                seen.still().content(), new Drawing.Subject(seen, Optional.empty(), map), canvas(layout::stack));
+    }
+
     private Step.Paints ownOf(List<Layer> layers) {
         List<Stack.Entry> all = new ArrayList<>();
         for (Layer inside : layers) {
@@ -469,6 +479,11 @@ final class LayerChain {
             @Override
             public Moment.Seen onItsFrame(Layer layer) {
                 return layout.onItsFrame(layer);
+            }
+
+            @Override
+            public Optional<Lines> lines(Content.Trace trace) {
+                return TracedLines.of(trace, layout);
             }
 
             @Override

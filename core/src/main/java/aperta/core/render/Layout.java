@@ -31,7 +31,7 @@ final class Layout {
 
     /** @param scale raster pixels for a pixel of the shot, over 0 */
     Layout(Planner planner, Moment moment, double scale) {
-        this(planner, moment, scale, Optional.empty(), false);
+        this(planner, moment, scale, Affine.scale(scale, scale), Optional.empty(), false);
     }
 
     /**
@@ -39,14 +39,20 @@ final class Layout {
      * @param coverageOnly whether only what is covered matters: nothing is decoded that hasn't alpha, nothing is blurred
      *     by its motion
      */
-    private Layout(Planner planner, Moment moment, double scale, Optional<Layout> whole, boolean coverageOnly) {
+    private Layout(
+            Planner planner,
+            Moment moment,
+            double scale,
+            Affine shotToRaster,
+            Optional<Layout> whole,
+            boolean coverageOnly) {
         if (!(scale > 0)) {
             throw new IllegalArgumentException("A scale is over 0.");
         }
         this.planner = planner;
         this.moment = moment;
         this.scale = scale;
-        this.shotToRaster = Affine.scale(scale, scale);
+        this.shotToRaster = shotToRaster;
         this.whole = whole;
         this.coverageOnly = coverageOnly;
         this.chain = new LayerChain(this);
@@ -54,7 +60,7 @@ final class Layout {
 
     /** The same moment for what only asks what is covered. */
     static Layout ofCoverage(Planner planner, Moment moment, double scale) {
-        return new Layout(planner, moment, scale, Optional.empty(), true);
+        return new Layout(planner, moment, scale, Affine.scale(scale, scale), Optional.empty(), true);
     }
 
     /** The same moment with all that can be seen. */
@@ -149,7 +155,18 @@ final class Layout {
     Layout finer(int times) {
         return others.computeIfAbsent(
                 List.of((double) times, 0.0),
-                k -> new Layout(planner, moment, scale * times, whole.map(w -> w.finer(times)), coverageOnly));
+                k -> new Layout(
+                        planner,
+                        moment,
+                        scale * times,
+                        Affine.scale(scale * times, scale * times),
+                        whole.map(w -> w.finer(times)),
+                        coverageOnly));
+    }
+
+    /** The whole of what can be seen at a moment, on another raster. */
+    Layout on(Moment other, Affine toRaster) {
+        return new Layout(planner, other, toRaster.meanScale(), toRaster, Optional.empty(), false);
     }
 
     /** The same shot so many frames ago, at another scale. */
@@ -160,6 +177,7 @@ final class Layout {
                         planner,
                         planner.moment(moment.shot(), moment.frame() - frames),
                         other,
+                        Affine.scale(other, other),
                         Optional.empty(),
                         coverageOnly));
     }
@@ -205,7 +223,13 @@ final class Layout {
         return samples.computeIfAbsent(share, s -> {
             Shutter shutter = moment.shot().shutter();
             double frame = moment.frame() + shutter.opens() + s * shutter.length();
-            return new Layout(planner, planner.moment(moment.shot(), frame), scale, Optional.of(this), coverageOnly);
+            return new Layout(
+                    planner,
+                    planner.moment(moment.shot(), frame),
+                    scale,
+                    shotToRaster,
+                    Optional.of(this),
+                    coverageOnly);
         });
     }
 }

@@ -8,6 +8,7 @@ import aperta.core.opening.Windows;
 import aperta.core.outline.Outline;
 import aperta.core.picture.Region;
 import aperta.core.recipe.Recipe;
+import aperta.core.shot.BezierPath;
 import aperta.core.shot.Content;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
@@ -32,6 +33,7 @@ public final class Planner implements Opener, Edit.Extents {
     private final Sources sources;
     private final SetType type;
     private final Inks inks = new Inks();
+    private final Contours contours = new Contours();
 
     public Planner(Sources sources, Faces faces) {
         this(sources, new SetType(faces));
@@ -181,6 +183,11 @@ public final class Planner implements Opener, Edit.Extents {
                 .orElse(found);
     }
 
+    /** The contours of the letters of a text whose values are fixed, united where they overlap. */
+    List<BezierPath> contours(Content.Text text) {
+        return contours.of(type.outline(text, 0));
+    }
+
     @Override
     public List<Stroke> strokes(Moment moment, String id) {
         return ink(moment, id).strokes();
@@ -190,6 +197,9 @@ public final class Planner implements Opener, Edit.Extents {
     @Override
     public Box extent(Moment moment, String id) {
         Moment.Seen seen = moment.of(id);
+        if (seen.still().content() instanceof Content.Trace trace) {
+            return extent(moment, trace.of());
+        }
         if (!(seen.still().content() instanceof Content.Group group)) {
             return Drawings.extent(
                     seen.still().content(),

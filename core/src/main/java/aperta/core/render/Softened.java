@@ -10,11 +10,14 @@ abstract class Softened<S extends Step, T> implements Step.Made<T> {
     final double sigma;
     private final ContentKey key;
 
-    /** @param sigma in raster pixels */
-    Softened(String kind, S source, double sigma) {
+    /**
+     * @param sigma of the widest Gaussian, in raster pixels
+     * @param more what else the result is made from
+     */
+    Softened(String kind, S source, double sigma, double... more) {
         this.source = source;
         this.sigma = sigma;
-        this.key = ContentKey.of(kind).step(source).number(sigma).key();
+        this.key = ContentKey.of(kind).step(source).number(sigma).numbers(more).key();
     }
 
     @Override

@@ -5,8 +5,10 @@ import aperta.core.recipe.Parameter;
 import aperta.core.time.Animated;
 import aperta.core.time.Mix;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /** A coat of paint on the paths of a shape. Colours may be translucent; lengths are in the layer's own pixels. */
 public sealed interface Coat {
@@ -66,7 +68,20 @@ public sealed interface Coat {
         /** A mitre longer than this multiple of the width becomes a bevel; 4 is the default of SVG. */
         MITRE_LIMIT(Parameter.number("mitreLimit", "Mitre limit", "×", 1, 1000, 4)),
         /** How far into its pattern the dash begins. */
-        DASH_OFFSET(Parameter.number("dashOffset", "Dash offset", "px", -1e6, 1e6, 0));
+        DASH_OFFSET(Parameter.number("dashOffset", "Dash offset", "px", -1e6, 1e6, 0)),
+        /** The σ of the Gaussian by which the line's edges are softened. */
+        SOFTNESS(Parameter.number("softness", "Softness", "px", 0, 200, 0)),
+        /** How far the light around the line reaches; 0 for none. */
+        HALO(Parameter.number("halo", "Halo", "px", 0, 2000, 0)),
+        /** How bright that light is right at the line. */
+        HALO_LIGHT(Parameter.number("haloLight", "Halo light", "%", 0, 4, 0.6)),
+        /** How wide the dot is that runs at the drawing end; 0 for none. */
+        HEAD(Parameter.number("head", "Head", "px", 0, 2000, 0)),
+        HEAD_GLOW(Parameter.number("headGlow", "Head's glow", "px", 0, 2000, 24)),
+        /** How long the tail is that follows the dot. */
+        HEAD_TAIL(Parameter.number("headTail", "Head's tail", "px", 0, 1e5, 0)),
+        /** Over how much of the way before the end of its path the dot fades to nothing. */
+        HEAD_FADE(Parameter.number("headFade", "Head fades over", "px", 0, 1e5, 60));
 
         private final Parameter parameter;
 
@@ -91,7 +106,45 @@ public sealed interface Coat {
 
         /** Whether the usual value does nothing to a line. */
         boolean usuallyDoesNothing() {
-            return this != WIDTH && this != MITRE_LIMIT;
+            return !DO_SOMETHING.contains(this);
+        }
+
+        private static final Set<Measure> DO_SOMETHING =
+                EnumSet.of(WIDTH, MITRE_LIMIT, HALO_LIGHT, HEAD_GLOW, HEAD_FADE);
+    }
+
+    /** How the paths share the start and the end of a stroke. */
+    enum Turns {
+        /** Each is drawn from its own start to its own end: all begin and end together. */
+        TOGETHER,
+        /** The pen is as fast on all: all begin together, and the longest ends last. */
+        EVEN,
+        /** One after another, as if all were one line. */
+        IN_TURN,
+        /** Only on that path where the stroke starts; shares are of the length of all. */
+        ON_ONE
+    }
+
+    /** In which order paths take their turns. */
+    enum Order {
+        DRAWN,
+        ACROSS,
+        DOWN,
+        SHORTEST,
+        LONGEST,
+        RANDOM
+    }
+
+    /**
+     * @param seed of the order where that is random, from 0 to 9999
+     */
+    record Pacing(Turns turns, Order order, long seed) {
+        public static final Pacing TOGETHER = new Pacing(Turns.TOGETHER, Order.DRAWN, 1);
+
+        public Pacing {
+            if (seed < 0 || seed > 9999) {
+                throw new IllegalArgumentException("A seed is a whole number from 0 to 9999.");
+            }
         }
     }
 
@@ -99,6 +152,8 @@ public sealed interface Coat {
      * A line along the paths.
      *
      * @param dash lengths of lines and gaps by turns, in pixels; empty for a whole line
+     * @param pacing how several paths are drawn
+     * @param head the colour of what runs at the drawing end
      * @param measures those that aren't as usual
      */
     record Stroke(
@@ -108,6 +163,8 @@ public sealed interface Coat {
             Cap cap,
             Corner corner,
             List<Double> dash,
+            Pacing pacing,
+            Animated<Colour> head,
             Map<Measure, Animated<Double>> measures)
             implements Coat {
         public static final int MOST_DASHES = 32;
@@ -125,8 +182,21 @@ public sealed interface Coat {
 
         /** A plain line. */
         public static Stroke of(String id, Colour colour, double width) {
-            return new Stroke(id, Paint.solid(colour), Animated.of(1.0), Cap.BUTT, Corner.MITRE, List.of(), Map.of())
-                    .with(Measure.WIDTH, Animated.of(width));
+            return of(id, Paint.solid(colour)).with(Measure.WIDTH, Animated.of(width));
+        }
+
+        /** A line whose numbers are as usual. */
+        public static Stroke of(String id, Paint paint) {
+            return new Stroke(
+                    id,
+                    paint,
+                    Animated.of(1.0),
+                    Cap.BUTT,
+                    Corner.MITRE,
+                    List.of(),
+                    Pacing.TOGETHER,
+                    Animated.of(Colour.WHITE),
+                    Map.of());
         }
 
         public Animated<Double> measure(Measure measure) {
@@ -143,25 +213,33 @@ public sealed interface Coat {
             Map<Measure, Animated<Double>> next = new EnumMap<>(Measure.class);
             next.putAll(measures);
             next.put(measure, value);
-            return new Stroke(id, paint, opacity, cap, corner, dash, next);
+            return new Stroke(id, paint, opacity, cap, corner, dash, pacing, head, next);
         }
 
         @Override
         public Stroke withPaint(Paint other) {
-            return new Stroke(id, other, opacity, cap, corner, dash, measures);
+            return new Stroke(id, other, opacity, cap, corner, dash, pacing, head, measures);
         }
 
         @Override
         public Stroke withOpacity(Animated<Double> other) {
-            return new Stroke(id, paint, other, cap, corner, dash, measures);
+            return new Stroke(id, paint, other, cap, corner, dash, pacing, head, measures);
         }
 
         public Stroke withDash(List<Double> other) {
-            return new Stroke(id, paint, opacity, cap, corner, other, measures);
+            return new Stroke(id, paint, opacity, cap, corner, other, pacing, head, measures);
         }
 
         public Stroke withEnds(Cap otherCap, Corner otherCorner) {
-            return new Stroke(id, paint, opacity, otherCap, otherCorner, dash, measures);
+            return new Stroke(id, paint, opacity, otherCap, otherCorner, dash, pacing, head, measures);
+        }
+
+        public Stroke withPacing(Pacing other) {
+            return new Stroke(id, paint, opacity, cap, corner, dash, other, head, measures);
+        }
+
+        public Stroke withHead(Animated<Colour> other) {
+            return new Stroke(id, paint, opacity, cap, corner, dash, pacing, other, measures);
         }
     }
 }

@@ -230,20 +230,43 @@ public sealed interface Content {
         }
     }
 
+    /** What has coats of paint on paths; the first coat lies on top. */
+    sealed interface Coated extends Content {
+        int MOST_COATS = 32;
+
+        List<Coat> coats();
+
+        Coated withCoats(List<Coat> other);
+
+        /** @throws IllegalArgumentException where there is no such coat */
+        default Coat coat(String id) {
+            return coats().stream()
+                    .filter(c -> c.id().equals(id))
+                    .findFirst()
+                    .orElseThrow(() -> new IllegalArgumentException("There is no coat of paint '" + id + "'."));
+        }
+
+        default Coated withCoat(Coat coat) {
+            return withCoats(coats().stream()
+                    .map(c -> c.id().equals(coat.id()) ? coat : c)
+                    .toList());
+        }
+    }
+
     /**
      * Paths with coats of paint on them.
      *
      * @param coats the first lies on top
      */
-    record Shape(List<Path> paths, List<Coat> coats) implements Content {
+    record Shape(List<Path> paths, List<Coat> coats) implements Coated {
         public static final int MOST_PATHS = 500;
 
         public Shape {
             paths = List.copyOf(paths);
             coats = List.copyOf(coats);
-            if (paths.size() > MOST_PATHS || coats.size() > 32) {
+            if (paths.size() > MOST_PATHS || coats.size() > MOST_COATS) {
                 throw new IllegalArgumentException(
-                        "A shape has at most " + MOST_PATHS + " paths and 32 coats of paint.");
+                        "A shape has at most " + MOST_PATHS + " paths and " + MOST_COATS + " coats of paint.");
             }
         }
 
@@ -263,19 +286,70 @@ public sealed interface Content {
                     paths.stream().map(p -> p.id().equals(path.id()) ? path : p).toList());
         }
 
-        /** @throws IllegalArgumentException where there is no such coat */
-        public Coat coat(String id) {
-            return coats.stream()
-                    .filter(c -> c.id().equals(id))
-                    .findFirst()
-                    .orElseThrow(() -> new IllegalArgumentException("The shape has no coat '" + id + "'."));
+        @Override
+        public Shape withCoats(List<Coat> other) {
+            return new Shape(paths, other);
+        }
+    }
+
+    /**
+     * Lines along another layer, with coats of paint on them; in that layer's own pixels.
+     *
+     * @param of the id of that layer
+     * @param along what of it
+     * @param threshold where its pictures are looked at: what is above it is inside, over 0, up to 1
+     * @param least outlines in its pictures that go round fewer pixels are left out
+     * @param frame of the shot on which it is looked at; nothing for the moment that is shown
+     * @param coats the first lies on top
+     */
+    record Trace(
+            String of,
+            Along along,
+            Animated<Double> threshold,
+            Animated<Double> least,
+            Optional<Long> frame,
+            List<Coat> coats)
+            implements Coated {
+        public Trace {
+            coats = List.copyOf(coats);
+            if (coats.size() > MOST_COATS) {
+                throw new IllegalArgumentException("A trace has at most " + MOST_COATS + " coats of paint.");
+            }
         }
 
-        public Shape withCoat(Coat coat) {
-            return new Shape(
-                    paths,
-                    coats.stream().map(c -> c.id().equals(coat.id()) ? coat : c).toList());
+        /** Of all that a layer shows, in one line of a colour. */
+        public static Trace of(String layer, Along along, List<Coat> coats) {
+            return new Trace(layer, along, Animated.of(0.5), Animated.of(16.0), Optional.empty(), coats);
         }
+
+        public Trace withOf(String other) {
+            return new Trace(other, along, threshold, least, frame, coats);
+        }
+
+        public Trace withThreshold(Animated<Double> other) {
+            return new Trace(of, along, other, least, frame, coats);
+        }
+
+        public Trace withLeast(Animated<Double> other) {
+            return new Trace(of, along, threshold, other, frame, coats);
+        }
+
+        @Override
+        public Trace withCoats(List<Coat> other) {
+            return new Trace(of, along, threshold, least, frame, other);
+        }
+    }
+
+    /** What a trace runs along. */
+    enum Along {
+        /** The outlines of letters and the paths of shapes, exactly; of pictures, where their alpha passes the threshold. */
+        SHAPE,
+        /** Where the brightness of what is seen passes the threshold. */
+        BRIGHTNESS,
+        /** The paths of its masks. */
+        MASKS,
+        /** The strokes in which it is written. */
+        INK
     }
 
     /** A rectangle of a size, painted. */

@@ -353,6 +353,9 @@ public final class Moment {
 
     /** The box around all that a layer shows at rest, in its own space. */
     private Box restBox(Layer rest) {
+        if (rest.content() instanceof Content.Trace trace) {
+            return restBox(atRest(layers.get(trace.of())));
+        }
         if (!(rest.content() instanceof Content.Group group)) {
             return opener.box(rest, times.get(rest.id()).format);
         }

@@ -25,8 +25,8 @@ public record Painted(
         List<Painted> all = new ArrayList<>();
         if (layer.content() instanceof Content.Fill) {
             all.add(FILL);
-        } else if (layer.content() instanceof Content.Shape shape) {
-            shape.coats().forEach(c -> all.add(coat(c)));
+        } else if (layer.content() instanceof Content.Coated coated) {
+            coated.coats().forEach(c -> all.add(coat(c)));
         } else if (layer.content() instanceof Content.Text text) {
             all.add(LETTERS);
             text.runs().stream().filter(r -> r.look().fill().isPresent()).forEach(r -> all.add(run(text, r)));
@@ -80,16 +80,16 @@ public record Painted(
                 name,
                 "Colour",
                 coat instanceof Coat.Fill ? "Fill" : "Stroke",
-                l -> shape(l).coat(coat.id()).paint(),
-                (l, v) ->
-                        l.withContent(shape(l).withCoat(shape(l).coat(coat.id()).withPaint(v))));
+                l -> coated(l).coat(coat.id()).paint(),
+                (l, v) -> l.withContent(
+                        coated(l).withCoat(coated(l).coat(coat.id()).withPaint(v))));
     }
 
     private static Content.Text text(Layer layer) {
         return (Content.Text) layer.content();
     }
 
-    private static Content.Shape shape(Layer layer) {
-        return (Content.Shape) layer.content();
+    private static Content.Coated coated(Layer layer) {
+        return (Content.Coated) layer.content();
     }
 }

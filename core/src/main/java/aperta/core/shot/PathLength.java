@@ -20,6 +20,10 @@ public final class PathLength {
         }
     }
 
+    public BezierPath path() {
+        return path;
+    }
+
     /** In pixels. */
     public double length() {
         return until[until.length - 1];

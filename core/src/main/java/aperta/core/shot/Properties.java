@@ -154,6 +154,7 @@ final class Properties {
             Map.entry(Content.Fill.class, l -> fill(fill(l))),
             Map.entry(Content.Texture.class, l -> texture(texture(l))),
             Map.entry(Content.Shape.class, l -> shape(shape(l))),
+            Map.entry(Content.Trace.class, l -> trace((Content.Trace) l.content())),
             Map.entry(Content.Footage.class, l -> PICTURED),
             Map.entry(Content.Still.class, l -> PICTURED),
             Map.entry(Content.Sound.class, l -> SOUND),
@@ -507,28 +508,68 @@ final class Properties {
                     (l, v) -> l.withContent(shape(l).withPath(only(shape(l).paths(), p -> p.id().equals(id))
                             .withPath(v)))));
         }
-        for (Coat coat : shape.coats()) {
-            String part = coat instanceof Coat.Fill ? "Fill" : "Stroke";
-            paint(all, Painted.coat(coat), coat.paint());
+        shape.coats().forEach(c -> coat(all, c));
+        return all;
+    }
+
+    private static List<Property<?>> trace(Content.Trace trace) {
+        List<Property<?>> all = new ArrayList<>();
+        if (trace.along() == Content.Along.SHAPE || trace.along() == Content.Along.BRIGHTNESS) {
             all.add(Property.number(
-                            "coat." + coat.id() + ".opacity",
-                            "Opacity",
-                            Section.LOOK,
-                            "%",
-                            0,
-                            1,
-                            Optional.of(1.0),
-                            l -> coat(l, coat.id()).opacity(),
-                            (l, v) -> l.withContent(
-                                    shape(l).withCoat(coat(l, coat.id()).withOpacity(v))))
-                    .of(part));
-            if (coat instanceof Coat.Stroke) {
-                for (Coat.Measure measure : Coat.Measure.values()) {
-                    all.add(measure(coat.id(), measure));
+                    "trace.threshold",
+                    "Threshold",
+                    Section.LOOK,
+                    "%",
+                    0.002,
+                    0.998,
+                    Optional.empty(),
+                    l -> ((Content.Trace) l.content()).threshold(),
+                    (l, v) -> l.withContent(((Content.Trace) l.content()).withThreshold(v))));
+            all.add(Property.number(
+                    "trace.least",
+                    "Leave out under",
+                    Section.LOOK,
+                    "px²",
+                    0,
+                    FAR,
+                    Optional.empty(),
+                    l -> ((Content.Trace) l.content()).least(),
+                    (l, v) -> l.withContent(((Content.Trace) l.content()).withLeast(v))));
+        }
+        trace.coats().forEach(c -> coat(all, c));
+        return all;
+    }
+
+    private static void coat(List<Property<?>> all, Coat coat) {
+        String part = coat instanceof Coat.Fill ? "Fill" : "Stroke";
+        paint(all, Painted.coat(coat), coat.paint());
+        all.add(Property.number(
+                        "coat." + coat.id() + ".opacity",
+                        "Opacity",
+                        Section.LOOK,
+                        "%",
+                        0,
+                        1,
+                        Optional.of(1.0),
+                        l -> coated(l).coat(coat.id()).opacity(),
+                        (l, v) -> l.withContent(
+                                coated(l).withCoat(coated(l).coat(coat.id()).withOpacity(v))))
+                .of(part));
+        if (coat instanceof Coat.Stroke) {
+            for (Coat.Measure measure : Coat.Measure.values()) {
+                if (measure == Coat.Measure.HEAD_GLOW) {
+                    all.add(Property.colour(
+                                    "coat." + coat.id() + ".headColour",
+                                    "Head's colour",
+                                    Section.LOOK,
+                                    l -> stroke(l, coat.id()).head(),
+                                    (l, v) -> l.withContent(coated(l)
+                                            .withCoat(stroke(l, coat.id()).withHead(v))))
+                            .of(part));
                 }
+                all.add(measure(coat.id(), measure));
             }
         }
-        return all;
     }
 
     private static Property<Double> measure(String coat, Coat.Measure measure) {
@@ -537,8 +578,9 @@ final class Properties {
                         measure.parameter(),
                         Section.LOOK,
                         measure.usuallyDoesNothing(),
-                        l -> ((Coat.Stroke) coat(l, coat)).measure(measure),
-                        (l, v) -> l.withContent(shape(l).withCoat(((Coat.Stroke) coat(l, coat)).with(measure, v))))
+                        l -> stroke(l, coat).measure(measure),
+                        (l, v) ->
+                                l.withContent(coated(l).withCoat(stroke(l, coat).with(measure, v))))
                 .of("Stroke");
     }
 
@@ -546,8 +588,12 @@ final class Properties {
         return (Content.Shape) layer.content();
     }
 
-    private static Coat coat(Layer layer, String id) {
-        return shape(layer).coat(id);
+    private static Content.Coated coated(Layer layer) {
+        return (Content.Coated) layer.content();
+    }
+
+    private static Coat.Stroke stroke(Layer layer, String coat) {
+        return (Coat.Stroke) coated(layer).coat(coat);
     }
 
     private static <T> T only(List<T> all, Predicate<T> which) {

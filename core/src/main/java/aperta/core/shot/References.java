@@ -11,7 +11,7 @@ import java.util.function.Function;
 
 /**
  * The layers that a layer names: its parent, what it is cut by, the one that gives way to it, the group that it shows
- * again, and those that its signals and its described things name. What the layers of a group name is theirs.
+ * again, the layer that it traces, and those that its signals and its described things name. What the layers of a group name is theirs.
  */
 public final class References {
     private References() {}
@@ -23,6 +23,9 @@ public final class References {
         layer.cut().ifPresent(c -> all.add(c.by()));
         if (layer.content() instanceof Content.Again again) {
             all.add(again.group());
+        }
+        if (layer.content() instanceof Content.Trace trace) {
+            all.add(trace.of());
         }
         layer.windows().forEach(w -> all.addAll(w.rest().layers()));
         for (LayerEffect effect : layer.effects()) {
@@ -46,7 +49,7 @@ public final class References {
 
     /**
      * The same layer without what names these: it has no such parent, cut, signal or opening any more, and its effects name nothing in their place. A group that is
-     * shown again stays named, since the layer would show nothing without it.
+     * shown again, and a layer that is traced, stay named, since nothing would show without them.
      */
     public static Layer without(Layer layer, Set<String> gone) {
         return changed(layer, id -> Optional.of(id).filter(i -> !gone.contains(i)));
@@ -64,6 +67,9 @@ public final class References {
                 .withLeave(layer.leave().map(p -> changed(p, other)));
         if (layer.content() instanceof Content.Again again) {
             next = next.withContent(new Content.Again(other.apply(again.group()).orElse(again.group())));
+        }
+        if (layer.content() instanceof Content.Trace trace) {
+            next = next.withContent(trace.withOf(other.apply(trace.of()).orElse(trace.of())));
         }
         for (Property<?> property : Property.of(next)) {
             next = changed(next, property, other);

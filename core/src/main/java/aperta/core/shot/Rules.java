@@ -34,6 +34,7 @@ public final class Rules {
             rules.parents();
             rules.uses();
             rules.effects();
+            rules.traces();
             rules.cuts(shot.layers());
             if (rules.broken.isEmpty()) {
                 rules.follows();
@@ -92,7 +93,7 @@ public final class Rules {
             broken.add("'" + layer.name() + "' has two windows of one kind.");
             return;
         }
-        if (layer.content() instanceof Content.Shape shape && !idsDiffer(shape)) {
+        if (layer.content() instanceof Content.Coated coated && !idsDiffer(coated)) {
             broken.add("Two paths or two coats of paint of '" + layer.name() + "' have the same id.");
             return;
         }
@@ -101,11 +102,11 @@ public final class Rules {
         }
     }
 
-    private static boolean idsDiffer(Content.Shape shape) {
-        long paths =
-                shape.paths().stream().map(Content.Shape.Path::id).distinct().count();
-        long coats = shape.coats().stream().map(Coat::id).distinct().count();
-        return paths == shape.paths().size() && coats == shape.coats().size();
+    private static boolean idsDiffer(Content.Coated coated) {
+        List<Content.Shape.Path> paths = coated instanceof Content.Shape s ? s.paths() : List.of();
+        return paths.stream().map(Content.Shape.Path::id).distinct().count() == paths.size()
+                && coated.coats().stream().map(Coat::id).distinct().count()
+                        == coated.coats().size();
     }
 
     /** Whatever else names a layer, such as a parameter of an opening, names one of this shot. */
@@ -284,12 +285,34 @@ public final class Rules {
         return all;
     }
 
-    /** Those, and the layers whose pictures its openings use. */
+    /** Those, and the layers whose pictures its openings use, or that it traces. */
     private static Set<String> usedPictures(Layer layer) {
         Set<String> all = usedByEffects(layer);
+        if (layer.content() instanceof Content.Trace trace) {
+            all.add(trace.of());
+        }
         layer.passages()
                 .forEach(p -> p.opening().ifPresent(o -> all.addAll(o.rest().layers())));
         return all;
+    }
+
+    /** What is traced must be something that has lines or a picture. */
+    private void traces() {
+        for (Layer layer : byId.values()) {
+            if (!(layer.content() instanceof Content.Trace trace)) {
+                continue;
+            }
+            Layer of = byId.get(trace.of());
+            if (of == null) {
+                broken.add("'" + layer.name() + "' traces the layer '" + trace.of() + "', which is not in this shot.");
+            } else if (of == layer || holds(of.id(), layer.id())) {
+                broken.add("'" + layer.name() + "' can't trace itself, nor a group that holds it.");
+            } else if (of.content() instanceof Content.Trace
+                    || of.content() instanceof Content.Adjustment
+                    || !of.content().isSeen()) {
+                broken.add("'" + layer.name() + "' can't trace '" + of.name() + "', which has no picture of its own.");
+            }
+        }
     }
 
     private void effects() {

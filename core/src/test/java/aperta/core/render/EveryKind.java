@@ -28,7 +28,6 @@ import aperta.core.time.Animated;
 import aperta.core.time.Ease;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -46,16 +45,17 @@ public final class EveryKind {
     /** One of each, the group's inner layer too. */
     public static List<Content> contents() {
         BezierPath path = rectangle(60, 30);
-        Coat.Stroke stroke = new Coat.Stroke(
-                        "stroke",
-                        new Paint.Conic(Animated.of(new Point(2, 1)), Animated.of(40.0), STOPS),
-                        Animated.of(0.9),
-                        Coat.Cap.BUTT,
-                        Coat.Corner.MITRE,
-                        List.of(9.0, 4.0),
-                        Map.of())
+        Coat.Stroke stroke = Coat.Stroke.of(
+                        "stroke", new Paint.Conic(Animated.of(new Point(2, 1)), Animated.of(40.0), STOPS))
+                .withOpacity(Animated.of(0.9))
+                .withDash(List.of(9.0, 4.0))
                 .with(Coat.Measure.WIDTH, Animated.of(5.0))
-                .with(Coat.Measure.END, Animated.of(0.7));
+                .with(Coat.Measure.END, Animated.of(0.7))
+                .with(Coat.Measure.SOFTNESS, Animated.of(0.5))
+                .with(Coat.Measure.HALO, Animated.of(12.0))
+                .with(Coat.Measure.HEAD, Animated.of(8.0))
+                .with(Coat.Measure.HEAD_TAIL, Animated.of(14.0))
+                .with(Coat.Measure.HEAD_FADE, Animated.of(200.0));
         Animated<Point> size = Animated.of(new Point(70, 40));
         return List.of(
                 letters(),

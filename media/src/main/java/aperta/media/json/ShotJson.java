@@ -510,6 +510,7 @@ public final class ShotJson {
         kinds.put("sound", new Codecs.Kind<>(Content.Sound.class, sound()));
         kinds.put("fill", new Codecs.Kind<>(Content.Fill.class, fill()));
         kinds.put("shape", new Codecs.Kind<>(Content.Shape.class, shape()));
+        kinds.put("trace", new Codecs.Kind<>(Content.Trace.class, trace()));
         kinds.put("again", new Codecs.Kind<>(Content.Again.class, again()));
         kinds.put("texture", new Codecs.Kind<>(Content.Texture.class, texture()));
         kinds.put("adjustment", new Codecs.Kind<>(Content.Adjustment.class, adjustment()));
@@ -640,14 +641,29 @@ public final class ShotJson {
         var path = p.field("path", PATHS, Content.Shape.Path::path);
         p.making(r -> new Content.Shape.Path(r.get(id), r.get(name), r.get(path)));
 
+        ObjectCodec<Content.Shape> o = new ObjectCodec<>();
+        var paths = o.field("paths", Codecs.list(p), Content.Shape::paths);
+        var coats = o.field("coats", coats(), Content.Shape::coats);
+        return o.making(r -> new Content.Shape(r.get(paths), r.get(coats)));
+    }
+
+    private static Codec<Content.Trace> trace() {
+        ObjectCodec<Content.Trace> o = new ObjectCodec<>();
+        var of = o.field("of", Codecs.TEXT, Content.Trace::of);
+        var along = o.field("along", Codecs.choice(Content.Along.class), Content.Trace::along, Content.Along.SHAPE);
+        var threshold = o.field("threshold", NUMBERS, Content.Trace::threshold, Animated.of(0.5));
+        var least = o.field("least", NUMBERS, Content.Trace::least, Animated.of(16.0));
+        var frame = o.field("frame", Codecs.optional(Codecs.WHOLE), Content.Trace::frame, Optional.empty());
+        var coats = o.field("coats", coats(), Content.Trace::coats);
+        return o.making(r ->
+                new Content.Trace(r.get(of), r.get(along), r.get(threshold), r.get(least), r.get(frame), r.get(coats)));
+    }
+
+    private static Codec<List<Coat>> coats() {
         Map<String, Codecs.Kind<? extends Coat>> kinds = new LinkedHashMap<>();
         kinds.put("fill", new Codecs.Kind<>(Coat.Fill.class, coatFill()));
         kinds.put("stroke", new Codecs.Kind<>(Coat.Stroke.class, coatStroke()));
-
-        ObjectCodec<Content.Shape> o = new ObjectCodec<>();
-        var paths = o.field("paths", Codecs.list(p), Content.Shape::paths);
-        var coats = o.field("coats", Codecs.list(Codecs.union(kinds)), Content.Shape::coats);
-        return o.making(r -> new Content.Shape(r.get(paths), r.get(coats)));
+        return Codecs.list(Codecs.union(kinds));
     }
 
     private static Codec<Coat.Fill> coatFill() {
@@ -667,6 +683,12 @@ public final class ShotJson {
         var cap = o.field("cap", Codecs.choice(Coat.Cap.class), Coat.Stroke::cap, plain.cap());
         var corner = o.field("corner", Codecs.choice(Coat.Corner.class), Coat.Stroke::corner, plain.corner());
         var dash = o.field("dash", Codecs.list(Codecs.NUMBER), Coat.Stroke::dash, List.of());
+        var turns = o.field(
+                "turns", Codecs.choice(Coat.Turns.class), s -> s.pacing().turns(), Coat.Turns.TOGETHER);
+        var order = o.field(
+                "order", Codecs.choice(Coat.Order.class), s -> s.pacing().order(), Coat.Order.DRAWN);
+        var seed = o.field("seed", Codecs.WHOLE, s -> s.pacing().seed(), Coat.Pacing.TOGETHER.seed());
+        var head = o.field("headColour", COLOURS, Coat.Stroke::head, plain.head());
         Map<Coat.Measure, ObjectCodec.Field<Coat.Stroke, Animated<Double>>> measures =
                 new EnumMap<>(Coat.Measure.class);
         for (Coat.Measure m : Coat.Measure.values()) {
@@ -676,7 +698,15 @@ public final class ShotJson {
             Map<Coat.Measure, Animated<Double>> said = new EnumMap<>(Coat.Measure.class);
             measures.forEach((m, field) -> said.put(m, r.get(field)));
             return new Coat.Stroke(
-                    r.get(id), r.get(paint), r.get(opacity), r.get(cap), r.get(corner), r.get(dash), said);
+                    r.get(id),
+                    r.get(paint),
+                    r.get(opacity),
+                    r.get(cap),
+                    r.get(corner),
+                    r.get(dash),
+                    new Coat.Pacing(r.get(turns), r.get(order), r.get(seed)),
+                    r.get(head),
+                    said);
         });
     }
 

@@ -1,0 +1,67 @@
+package aperta.core.outline;
+
+import aperta.core.geometry.Point;
+import aperta.core.shot.BezierPath;
+import aperta.core.shot.Coat;
+import aperta.core.shot.Coat.Measure;
+import aperta.core.shot.PathLength;
+import aperta.core.time.Animated;
+import java.awt.geom.Ellipse2D;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/** The dots that run at the drawing ends of a stroke, each with its tail; they fade as they arrive. */
+public final class Heads {
+    /** Heads whose strengths differ by less are as strong as one another. */
+    private static final double STEPS = 64;
+
+    /**
+     * Dots and tails of one strength.
+     *
+     * @param strength over 0, up to 1
+     */
+    public record Head(Outline outline, double strength) {}
+
+    private Heads() {}
+
+    /** @param stroke whose values are fixed */
+    public static List<Head> of(List<BezierPath> paths, Coat.Stroke stroke) {
+        double size = stroke.fixed(Measure.HEAD);
+        if (size <= 0) {
+            return List.of();
+        }
+        Map<Double, Outline> byStrength = new TreeMap<>();
+        for (DrawnParts.Part part : DrawnParts.of(paths, stroke)) {
+            double fade = stroke.fixed(Measure.HEAD_FADE);
+            double strength = part.left() <= 0 ? 0 : fade <= 0 ? 1 : Math.min(1, part.left() / fade);
+            double step = Math.ceil(strength * STEPS) / STEPS;
+            if (step > 0) {
+                byStrength.merge(step, head(part, stroke, size), Outline::and);
+            }
+        }
+        List<Head> all = new ArrayList<>();
+        byStrength.forEach((strength, outline) -> all.add(new Head(outline, strength)));
+        return all;
+    }
+
+    private static Outline head(DrawnParts.Part part, Coat.Stroke stroke, double size) {
+        List<PathLength.Piece> pieces = part.pieces();
+        List<BezierPath.Knot> knots = pieces.get(pieces.size() - 1).path().knots();
+        Point at = knots.get(knots.size() - 1).at();
+        Outline dot = Outline.of(new Ellipse2D.Double(at.x() - size / 2, at.y() - size / 2, size, size));
+        double tail = stroke.fixed(Measure.HEAD_TAIL) / part.path().length();
+        if (tail <= 0) {
+            return dot;
+        }
+        Coat.Stroke band = stroke.withDash(List.of())
+                .withEnds(Coat.Cap.BUTT, Coat.Corner.ROUND)
+                .with(Measure.WIDTH, Animated.of(size))
+                .with(Measure.TAPER_START, Animated.of(1.0))
+                .with(Measure.TAPER_END, Animated.of(0.0));
+        double from = Math.max(part.start(), part.end() - tail);
+        DrawnParts.Part behind = new DrawnParts.Part(part.path(), from, part.end(), part.offset(), part.left());
+        return dot.and(Stroking.of(band, List.of(behind)));
+    }
+}

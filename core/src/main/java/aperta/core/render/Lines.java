@@ -1,0 +1,25 @@
+package aperta.core.render;
+
+import aperta.core.geometry.Box;
+import aperta.core.outline.Outline;
+import aperta.core.shot.BezierPath;
+import java.util.List;
+
+/** Paths that coats of paint lie on: known when a picture is planned, or found in another picture while it is made. */
+sealed interface Lines {
+    /** The box around all of them, or around where they may be found. */
+    Box bounds();
+
+    record Known(List<BezierPath> paths) implements Lines {
+        @Override
+        public Box bounds() {
+            Box box = Box.EMPTY;
+            for (BezierPath path : paths) {
+                box = box.union(Outline.of(path).bounds());
+            }
+            return box;
+        }
+    }
+
+    record Found(Traced traced, Box bounds) implements Lines {}
+}

@@ -1,0 +1,2 @@
+/** Outlines found in pictures. */
+package aperta.core.trace;
