@@ -3,6 +3,7 @@ package aperta.core.edit;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.outline.Outline;
+import aperta.core.shot.BezierPath;
 import aperta.core.shot.Content;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Opened;
@@ -42,6 +43,9 @@ public interface Edit {
 
         /** The strokes in which a layer is written, in its own space: those set by hand where there are such, else found in it. */
         List<Stroke> strokes(Moment moment, String layer);
+
+        /** The paths that a trace runs along, in the space of the layer that it traces. */
+        List<BezierPath> traced(Moment moment, String layer);
 
         /** How many frames of a rate a clip lasts. */
         long frames(Content.Footage clip, Rate rate);

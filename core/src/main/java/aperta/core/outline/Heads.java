@@ -14,8 +14,8 @@ import java.util.TreeMap;
 
 /** The dots that run at the drawing ends of a stroke, each with its tail; they fade as they arrive. */
 public final class Heads {
-    /** Heads whose strengths differ by less are as strong as one another. */
-    private static final double STEPS = 64;
+    /** Heads whose strengths differ by less than a step are as strong as one another. */
+    private static final double STEPS = 1024;
 
     /**
      * Dots and tails of one strength.

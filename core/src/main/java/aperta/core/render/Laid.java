@@ -141,7 +141,10 @@ final class Laid implements Step.Made<Matte>, Step.Shades {
         Matte all = new Matte(needed);
         for (Heads.Head piece : pieces) {
             Outline inRaster = piece.outline().transformed(map);
-            MatteMath.add(all, Coverage.of(inRaster, needed, making.bands()), (float) piece.strength());
+            Region there = Region.around(inRaster.bounds()).intersect(needed);
+            if (!there.isEmpty()) {
+                MatteMath.add(all.view(there), Coverage.of(inRaster, there, making.bands()), (float) piece.strength());
+            }
         }
         return all;
     }

@@ -6,6 +6,7 @@ import aperta.core.geometry.Box;
 import aperta.core.opening.Openings;
 import aperta.core.opening.Windows;
 import aperta.core.outline.Outline;
+import aperta.core.picture.Bands;
 import aperta.core.picture.Region;
 import aperta.core.recipe.Recipe;
 import aperta.core.shot.BezierPath;
@@ -186,6 +187,17 @@ public final class Planner implements Opener, Edit.Extents {
     /** The contours of the letters of a text whose values are fixed, united where they overlap. */
     List<BezierPath> contours(Content.Text text) {
         return contours.of(type.outline(text, 0));
+    }
+
+    @Override
+    public List<BezierPath> traced(Moment moment, String id) {
+        Content.Trace trace = (Content.Trace) moment.of(id).still().content();
+        Optional<Lines> lines = TracedLines.of(trace, new Layout(this, moment, 1));
+        if (lines.isPresent() && lines.get() instanceof Lines.Found found) {
+            Renderer alone = new Renderer(new RecentCache(0), Bands.IN_TURN);
+            return alone.made(found.traced(), new Region(0, 0, 1, 1));
+        }
+        return lines.map(l -> ((Lines.Known) l).paths()).orElse(List.of());
     }
 
     @Override

@@ -46,6 +46,15 @@ public final class Renderer {
         return new PreparedFrame(plan, number, run, scratch, bands);
     }
 
+    /** What a step that is made once gives by itself, on a region. */
+    <T> T made(Step.Made<T> step, Region region) {
+        Run run = new Run();
+        run.order(step);
+        run.ask(step, region);
+        run.make(step);
+        return run.made(step);
+    }
+
     /** A matte by itself. */
     Matte matte(Step.Shades step, Region region) {
         Run run = new Run();

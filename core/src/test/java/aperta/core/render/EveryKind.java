@@ -51,6 +51,7 @@ public final class EveryKind {
                 .withDash(List.of(9.0, 4.0))
                 .with(Coat.Measure.WIDTH, Animated.of(5.0))
                 .with(Coat.Measure.END, Animated.of(0.7))
+                .with(Coat.Measure.MITRE_LIMIT, Animated.of(1.2))
                 .with(Coat.Measure.SOFTNESS, Animated.of(0.5))
                 .with(Coat.Measure.HALO, Animated.of(12.0))
                 .with(Coat.Measure.HEAD, Animated.of(8.0))
@@ -65,6 +66,7 @@ public final class EveryKind {
                 new Content.Shape(
                         List.of(new Content.Shape.Path("path", "Path 1", Animated.of(path))),
                         List.of(stroke, Coat.Fill.of("fill", new Colour(0.1, 0.6, 0.5, 1)))),
+                Content.Trace.of("again", Content.Along.SHAPE, List.of(stroke)),
                 new Content.Fill(size, new Paint.Solid(Animated.of(Colour.WHITE))),
                 new Content.Fill(
                         size, new Paint.Linear(Animated.of(new Point(-30, 0)), Animated.of(new Point(30, 5)), STOPS)),

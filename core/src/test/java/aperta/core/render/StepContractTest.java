@@ -25,6 +25,7 @@ import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.BlendMode;
+import aperta.core.shot.Coat;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Figures;
 import aperta.core.shot.Front;
@@ -33,6 +34,7 @@ import aperta.core.shot.LayerEffect.Border;
 import aperta.core.shot.Light;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Paint;
+import aperta.core.shot.PathLength;
 import aperta.core.shot.Stroke;
 import aperta.core.shot.Writing;
 import aperta.core.texture.Texture;
@@ -248,6 +250,22 @@ class StepContractTest {
         return new FrontMatte(distance(5, 12), d -> (float) Math.min(1, Math.max(0, d / width)), width);
     }
 
+    private static Step.Shades halo(double size, double reach) {
+        return Halo.ofLine(shape(size), reach, 3, 0.6);
+    }
+
+    private static Traced traced(double size, double threshold, double least) {
+        return new Traced(shape(size), MIDDLE.inverse().orElseThrow(), threshold, least);
+    }
+
+    private static Step.Shades laid(double size, double end, double head) {
+        Coat.Stroke stroke = Coat.Stroke.of("s", Colour.WHITE, 5)
+                .with(Coat.Measure.END, Animated.of(end))
+                .with(Coat.Measure.HEAD, Animated.of(head));
+        Lines lines = new Lines.Found(traced(size, 0.5, 0), Box.centred(size, size * 0.7));
+        return head > 0 ? Laid.heads(lines, stroke, MIDDLE) : Laid.band(lines, stroke, MIDDLE);
+    }
+
     /** A stroke across a blob, and one down it. */
     private static InkPlaces ink(double size, double wide, double cell) {
         BezierPath across = stroke(new Point(-size / 2, 3), new Point(size / 2, -4), wide);
@@ -298,6 +316,9 @@ class StepContractTest {
                         new Tamed(fill(60, 0.8), 1, 0.5, Light.LINEAR_SRGB),
                         new Tamed(fill(61, 0.8), 1, 0.5, Light.DISPLAY)),
                 Sample.of(Blurred.of(fill(60, 1), 5.5), Blurred.of(fill(60, 1), 5.6), Blurred.of(fill(61, 1), 5.5)),
+                Sample.of(halo(60, 20), halo(61, 20), halo(60, 24)),
+                Sample.of(laid(60, 0.5, 0), laid(61, 0.5, 0), laid(60, 0.6, 0), laid(60, 0.5, 5)),
+                Sample.of(traced(60, 0.5, 0), traced(61, 0.5, 0), traced(60, 0.6, 0), traced(60, 0.5, 3)),
                 Sample.of(Feathered.of(shape(60), 4), Feathered.of(shape(60), 4.1), Feathered.of(shape(61), 4)),
                 Sample.of(Faded.of(fill(60, 1), 0.4), Faded.of(fill(60, 1), 0.5), Faded.of(fill(61, 1), 0.4)),
                 Sample.of(
@@ -383,10 +404,21 @@ class StepContractTest {
             Matte m = renderer.matte(shades, region);
             each(region, (x, y) -> all.add(new float[] {m.at(x, y)}));
         } else {
-            Object made = ((Step.Made<?>) step).make(region, null);
-            all.add(new float[] {made instanceof Pixels decoded ? decoded.bytes() : ((InkField) made).bytes()});
+            all.add(numbers(renderer.made((Step.Made<?>) step, region)));
         }
         return all;
+    }
+
+    /** What is made that has no pixels, in numbers. */
+    private static float[] numbers(Object made) {
+        if (made instanceof List<?> paths) {
+            float[] all = new float[paths.size()];
+            for (int i = 0; i < all.length; i++) {
+                all[i] = (float) new PathLength((BezierPath) paths.get(i)).length();
+            }
+            return all;
+        }
+        return new float[] {made instanceof Pixels decoded ? decoded.bytes() : ((InkField) made).bytes()};
     }
 
     private interface Pixel {

@@ -25,6 +25,7 @@ import aperta.core.edit.TakeApart;
 import aperta.core.edit.TextEdits;
 import aperta.core.edit.TimeEdits;
 import aperta.core.edit.TogetherEdits;
+import aperta.core.edit.TraceEdits;
 import aperta.core.geometry.Point;
 import aperta.core.recipe.Recipe;
 import aperta.core.shot.AnimatedRecipe;
@@ -250,6 +251,9 @@ public final class EditJson {
         kinds.put("start-at", PathEdits.StartAt.class, Map.of());
         kinds.put("set-closed", PathEdits.SetClosed.class, Map.of("point", 0));
         kinds.put("reverse-path", PathEdits.Reverse.class, Map.of());
+        kinds.put("trace", TraceEdits.Add.class, Map.of("along", Content.Along.SHAPE));
+        kinds.put("draw-outline", TraceEdits.DrawOn.class, Map.of("along", Content.Along.SHAPE));
+        kinds.put("trace-to-shape", TraceEdits.ToShape.class, Map.of());
         kinds.put("find-strokes", InkEdits.Find.class, Map.of());
         kinds.put("fit-strokes", InkEdits.Fit.class, Map.of());
         kinds.put("draw-stroke", InkEdits.Draw.class, Map.of("instead", Optional.empty()));

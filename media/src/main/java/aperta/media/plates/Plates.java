@@ -6,7 +6,6 @@ import aperta.media.ffmpeg.FrameWriter;
 import aperta.media.ffmpeg.MediaException;
 import aperta.media.file.Unfinished;
 import aperta.media.output.H264;
-import aperta.media.sound.Wave;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -36,36 +35,39 @@ public final class Plates {
                 .orElseThrow(() -> new IllegalArgumentException("There is no plate '" + id + "'."));
     }
 
-    /** The sounds of the demo. */
-    public static List<Tone> tones() {
-        return List.of(new TramBell(), new Hum());
+    /** What is made on the spot. */
+    private static List<MadeFile> madeFiles() {
+        return List.of(new TramBell(), new Hum(), new TramwayMark());
     }
 
     /**
-     * The id of a plate or a tone.
+     * The id of a plate, a tone or a still.
      *
      * @throws IllegalArgumentException where there is neither
      */
     public static String known(String id) {
-        return tone(id).isPresent() ? id : named(id).id();
+        return madeFile(id).isPresent() ? id : named(id).id();
     }
 
-    /** What people call a plate or a tone, with the ending of its file. */
+    /** What people call it, with the ending of its file. */
     public static String fileName(String id) {
-        return tone(id).map(t -> t.name() + ".wav").orElseGet(() -> named(id).name() + ".mp4");
+        return madeFile(id)
+                .map(m -> m.name() + m.ending())
+                .orElseGet(() -> named(id).name() + ".mp4");
     }
 
-    private static Optional<Tone> tone(String id) {
-        return tones().stream().filter(t -> t.id().equals(id)).findFirst();
+    private static Optional<MadeFile> madeFile(String id) {
+        return madeFiles().stream().filter(m -> m.id().equals(id)).findFirst();
     }
 
     /**
-     * The file of a plate or a tone in a folder, laid there when it isn't there yet: plates ship as films, since painting them
-     * takes minutes; tones are made on the spot.
+     * The file of a plate, a tone or a still in a folder, laid there when it isn't there yet: plates ship as films, since
+     * painting them takes minutes; the others are made on the spot.
      */
     public static Path file(String id, Path folder, Consumer<String> progress) {
-        Optional<Tone> tone = tone(id);
-        Path file = folder.resolve(id + "-" + EDITION + (tone.isPresent() ? ".wav" : ".mp4"));
+        Optional<MadeFile> onTheSpot = madeFile(id);
+        Path file = folder.resolve(
+                id + "-" + EDITION + onTheSpot.map(MadeFile::ending).orElse(".mp4"));
         if (Files.exists(file)) {
             return file;
         }
@@ -73,8 +75,8 @@ public final class Plates {
             Files.createDirectories(folder);
             progress.accept("Laying out '" + fileName(id) + "' …");
             try (Unfinished made = Unfinished.ofMany(file)) {
-                if (tone.isPresent()) {
-                    Files.write(made.part(), Wave.of(tone.get().samples()));
+                if (onTheSpot.isPresent()) {
+                    Files.write(made.part(), onTheSpot.get().file());
                 } else {
                     try (InputStream shipped = Plates.class.getResourceAsStream("/plates/" + id + ".mp4")) {
                         Files.copy(shipped, made.part(), StandardCopyOption.REPLACE_EXISTING);
