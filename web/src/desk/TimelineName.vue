@@ -61,6 +61,21 @@ async function frameRound() {
   if (await timing.edit('Line round it', 'frame-round', fields)) view.choose(newId);
 }
 
+/** Whether there are lines or a picture that a line can run along. */
+const traceable = computed(() => !['sound', 'adjustment', 'trace'].includes(layer.value.content.kind));
+
+/** A line along the layer; with a length it draws itself, and then the layer fades up. */
+async function trace(length?: number) {
+  const newId = freshId();
+  const fields = { layer: layer.value.id, newId, ...(length ? { length } : {}) };
+  const done = length
+    ? await timing.edit('Draw its outline', 'draw-outline', fields)
+    : await timing.edit('Line along it', 'trace', fields);
+  if (done) view.choose(newId);
+}
+/** Two seconds, or what the layer's time allows with the fading after it. */
+const drawing = computed(() => Math.max(1, Math.min(48, layer.value.span.length - 21)));
+
 function remove() {
   void shot.edit('Delete', { edit: { kind: 'delete', layers: [layer.value.id] } });
   if (view.layer === layer.value.id) view.choose(undefined);
@@ -280,6 +295,10 @@ function outOfGroup() {
             >Letters into a shape</MenuItem
           >
           <MenuItem v-if="layer.content.kind !== 'sound'" key="f" @click="frameRound">Line round it</MenuItem>
+          <MenuItem v-if="traceable" key="trace" @click="trace()">Line along it</MenuItem>
+          <MenuItem v-if="traceable" key="draw" @click="trace(drawing)"
+            >Draw its outline, then show it</MenuItem
+          >
           <MenuItem v-if="group" key="o" @click="open"
             >{{ shot.opened.has(layer.id) ? 'Close' : 'Open' }} the group</MenuItem
           >

@@ -10,6 +10,7 @@ import ShotLook from './ShotLook.vue';
 import SoundLook from './SoundLook.vue';
 import TextLook from './TextLook.vue';
 import TextureLook from './TextureLook.vue';
+import TraceLook from './TraceLook.vue';
 
 export type ContentKind = Layer['content']['kind'];
 
@@ -20,6 +21,10 @@ export const KINDS: Record<ContentKind, { look: Component; glyph: string }> = {
   still: { look: ClipLook, glyph: 'M2 3.5h12v9H2zM2.5 11.5l3.5-4 2.7 3 2-2 3 3' },
   fill: { look: FillLook, glyph: 'M3 3h10v10H3zM3 13L13 3M3 8.5L8.5 3M7.5 13L13 7.5' },
   shape: { look: ShapeLook, glyph: 'M2.5 12.5C4 4 8 12 13 4M2.5 10.8v3.4M11.4 4h3.2' },
+  trace: {
+    look: TraceLook,
+    glyph: 'M3 13L6.5 3.5h3L13 13M5.5 10.5h5M1.5 13h3M11.5 13h3',
+  },
   again: { look: AgainLook, glyph: 'M4 6V3h4l1 1.5h5V11h-2M2 8V5.5M2 6h4.5L8 7.5h3.5V13H2z' },
   sound: { look: SoundLook, glyph: 'M2 8h1.5M5 5v6M7.5 2.5v11M10 5v6M12.5 7v2' },
   texture: {

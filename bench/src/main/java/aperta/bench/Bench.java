@@ -22,6 +22,7 @@ public final class Bench {
             new FrameBench(plates, workers).run(out);
             new EffectsBench(platform, workers).run(out);
             new MaskBench(workers).run(out);
+            new LinesBench(workers).run(out);
             new ProofBench(workers).run(out);
         }
     }

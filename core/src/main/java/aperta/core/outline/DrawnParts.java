@@ -34,9 +34,9 @@ public final class DrawnParts {
     private final double offset;
     private final List<Part> parts = new ArrayList<>();
 
-    private DrawnParts(List<BezierPath> all, Coat.Stroke stroke) {
+    private DrawnParts(List<PathLength> all, Coat.Stroke stroke) {
         for (int i : turns(all, stroke.pacing())) {
-            paths.add(new PathLength(all.get(i)));
+            paths.add(all.get(i));
         }
         start = stroke.fixed(Measure.START);
         end = stroke.fixed(Measure.END);
@@ -48,7 +48,7 @@ public final class DrawnParts {
      *
      * @param stroke whose values are fixed
      */
-    public static List<Part> of(List<BezierPath> paths, Coat.Stroke stroke) {
+    public static List<Part> of(List<PathLength> paths, Coat.Stroke stroke) {
         DrawnParts d = new DrawnParts(paths, stroke);
         if (d.end > d.start) {
             switch (stroke.pacing().turns()) {
@@ -61,13 +61,13 @@ public final class DrawnParts {
         return d.parts;
     }
 
-    private static int[] turns(List<BezierPath> paths, Coat.Pacing pacing) {
+    private static int[] turns(List<PathLength> paths, Coat.Pacing pacing) {
         Comparator<Integer> order = switch (pacing.order()) {
             case DRAWN -> Comparator.naturalOrder();
-            case ACROSS -> by(i -> box(paths.get(i)).x0());
-            case DOWN -> by(i -> box(paths.get(i)).y0());
-            case SHORTEST -> by(i -> new PathLength(paths.get(i)).length());
-            case LONGEST -> by(i -> -new PathLength(paths.get(i)).length());
+            case ACROSS -> by(i -> box(paths.get(i).path()).x0());
+            case DOWN -> by(i -> box(paths.get(i).path()).y0());
+            case SHORTEST -> by(i -> paths.get(i).length());
+            case LONGEST -> by(i -> -paths.get(i).length());
             case RANDOM -> by(i -> Chance.unit(pacing.seed(), i, 0));
         };
         return IntStream.range(0, paths.size())

@@ -27,7 +27,7 @@ public final class Heads {
     private Heads() {}
 
     /** @param stroke whose values are fixed */
-    public static List<Head> of(List<BezierPath> paths, Coat.Stroke stroke) {
+    public static List<Head> of(List<PathLength> paths, Coat.Stroke stroke) {
         double size = stroke.fixed(Measure.HEAD);
         if (size <= 0) {
             return List.of();

@@ -36,7 +36,7 @@ public final class Stroking {
     }
 
     /** @param stroke whose values are fixed */
-    public static Outline of(List<BezierPath> paths, Coat.Stroke stroke) {
+    public static Outline of(List<PathLength> paths, Coat.Stroke stroke) {
         return of(stroke, DrawnParts.of(paths, stroke));
     }
 
@@ -58,20 +58,20 @@ public final class Stroking {
 
     private void add(List<PathLength.Piece> seen) {
         boolean tapers = stroke.fixed(Measure.TAPER_START) > 0 || stroke.fixed(Measure.TAPER_END) > 0;
+        if (!tapers) {
+            seen.forEach(piece -> band.append(even(piece), false));
+            return;
+        }
         double whole = seen.stream()
                 .mapToDouble(p -> new PathLength(p.path()).length())
                 .sum();
         double before = 0;
         for (PathLength.Piece piece : seen) {
-            if (tapers) {
-                PathLength length = new PathLength(piece.path());
-                for (double[] d : dashes(length.length(), piece.from())) {
-                    taper(length.piece(d[0], d[1]).path(), before + d[0], whole);
-                }
-                before += length.length();
-            } else {
-                band.append(even(piece), false);
+            PathLength length = new PathLength(piece.path());
+            for (double[] d : dashes(length.length(), piece.from())) {
+                taper(length.piece(d[0], d[1]).path(), before + d[0], whole);
             }
+            before += length.length();
         }
     }
 

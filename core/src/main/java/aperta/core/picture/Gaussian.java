@@ -16,6 +16,8 @@ import java.util.Arrays;
  */
 public final class Gaussian {
     private static final double DIRECT = 6;
+    /** The same where a hundredth can't be seen. */
+    private static final double ROUGHLY = 2.6;
     /** What cells and splines reach beyond the bell, as a share of σ. */
     private static final double SPARE = 0.9;
     /** Less slant than this can't be seen. */
@@ -28,9 +30,9 @@ public final class Gaussian {
 
     /** One direction: the size of the grid's cells, and half of the weights on it. */
     private record Bell(int cell, float[] half) {
-        static Bell of(double sigma) {
+        static Bell of(double sigma, double direct) {
             int f = 1;
-            while (sigma / f >= DIRECT) {
+            while (sigma / f >= direct) {
                 f *= 2;
             }
             double own = f == 1 ? sigma : Math.sqrt(sigma * sigma - f * f / 3.0) / f;
@@ -55,12 +57,17 @@ public final class Gaussian {
 
     /** @param sigma in pixels of the raster; under 0.01 nothing is blurred */
     public Gaussian(double sigma) {
-        this(sigma, sigma, 0);
+        this(sigma, sigma, 0, DIRECT);
     }
 
-    private Gaussian(double across, double down, double slant) {
-        this.across = Bell.of(across);
-        this.down = Bell.of(down);
+    /** A bell on a coarser grid, for light whose hundredths can't be seen: up to 2 % of its height off. */
+    public static Gaussian roughly(double sigma) {
+        return new Gaussian(sigma, sigma, 0, ROUGHLY);
+    }
+
+    private Gaussian(double across, double down, double slant, double direct) {
+        this.across = Bell.of(across, direct);
+        this.down = Bell.of(down, direct);
         this.slant = Math.abs(slant) < UPRIGHT ? 0 : slant * this.down.cell / this.across.cell;
     }
 
@@ -69,7 +76,7 @@ public final class Gaussian {
         double[] c = covariance(across, down, map);
         double slant = c[2] <= 0 ? 0 : c[1] / c[2];
         return new Gaussian(
-                Math.sqrt(Math.max(0, c[0] - (c[2] <= 0 ? 0 : c[1] * c[1] / c[2]))), Math.sqrt(c[2]), slant);
+                Math.sqrt(Math.max(0, c[0] - (c[2] <= 0 ? 0 : c[1] * c[1] / c[2]))), Math.sqrt(c[2]), slant, DIRECT);
     }
 
     /** Across, both, down. */
@@ -93,7 +100,7 @@ public final class Gaussian {
 
     /** How many pixels the blur reaches outwards. */
     public static int reach(double sigma) {
-        return reachOf(sigma) + (sigma < DIRECT ? 0 : (int) Math.ceil(sigma * SPARE));
+        return reachOf(sigma) + (sigma < ROUGHLY ? 0 : (int) Math.ceil(sigma * SPARE));
     }
 
     private static int reachOf(double sigma) {

@@ -61,7 +61,7 @@ final class Halo extends Softened<Step.Shades, Matte> implements Step.Shades {
         return making.shaded(source, reach(needed), m -> {
             Matte all = new Matte(needed);
             for (int i = 0; i < gains.length; i++) {
-                Matte bell = new Gaussian(BELLS[i][0] * reach).blur(m, needed, making.bands(), making.scratch());
+                Matte bell = Gaussian.roughly(BELLS[i][0] * reach).blur(m, needed, making.bands(), making.scratch());
                 add(all, bell, (float) gains[i], making);
             }
             return all;

@@ -9,8 +9,8 @@ import aperta.core.picture.Coverage;
 import aperta.core.picture.Matte;
 import aperta.core.picture.MatteMath;
 import aperta.core.picture.Region;
-import aperta.core.shot.BezierPath;
 import aperta.core.shot.Coat;
+import aperta.core.shot.PathLength;
 import java.util.List;
 import java.util.Optional;
 
@@ -103,13 +103,13 @@ final class Laid implements Step.Made<Matte>, Step.Shades {
     }
 
     /** What a coat covers of the paths' own space. */
-    static Outline band(List<BezierPath> paths, Coat coat) {
+    static Outline band(List<PathLength> paths, Coat coat) {
         if (coat instanceof Coat.Stroke stroke) {
             return Stroking.of(paths, stroke);
         }
         Outline outline = Outline.NOTHING;
-        for (BezierPath path : paths) {
-            outline = outline.and(Outline.of(path));
+        for (PathLength path : paths) {
+            outline = outline.and(Outline.of(path.path()));
         }
         return outline;
     }
@@ -133,7 +133,7 @@ final class Laid implements Step.Made<Matte>, Step.Shades {
     public Matte make(Region needed, Making making) {
         List<Heads.Head> pieces = known;
         if (found.isPresent()) {
-            List<BezierPath> paths = making.made(found.get());
+            List<PathLength> paths = making.made(found.get());
             pieces = part == Part.BAND
                     ? List.of(new Heads.Head(band(paths, coat), 1))
                     : Heads.of(paths, (Coat.Stroke) coat);

@@ -2,7 +2,7 @@ package aperta.core.render;
 
 import aperta.core.geometry.Box;
 import aperta.core.outline.Outline;
-import aperta.core.shot.BezierPath;
+import aperta.core.shot.PathLength;
 import java.util.List;
 
 /** Paths that coats of paint lie on: known when a picture is planned, or found in another picture while it is made. */
@@ -10,12 +10,12 @@ sealed interface Lines {
     /** The box around all of them, or around where they may be found. */
     Box bounds();
 
-    record Known(List<BezierPath> paths) implements Lines {
+    record Known(List<PathLength> paths) implements Lines {
         @Override
         public Box bounds() {
             Box box = Box.EMPTY;
-            for (BezierPath path : paths) {
-                box = box.union(Outline.of(path).bounds());
+            for (PathLength path : paths) {
+                box = box.union(Outline.of(path.path()).bounds());
             }
             return box;
         }

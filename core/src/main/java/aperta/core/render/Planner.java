@@ -18,6 +18,7 @@ import aperta.core.shot.Moment;
 import aperta.core.shot.Opened;
 import aperta.core.shot.Opener;
 import aperta.core.shot.Passage;
+import aperta.core.shot.PathLength;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Stroke;
 import aperta.core.time.Rate;
@@ -185,7 +186,7 @@ public final class Planner implements Opener, Edit.Extents {
     }
 
     /** The contours of the letters of a text whose values are fixed, united where they overlap. */
-    List<BezierPath> contours(Content.Text text) {
+    List<PathLength> contours(Content.Text text) {
         return contours.of(type.outline(text, 0));
     }
 
@@ -195,9 +196,13 @@ public final class Planner implements Opener, Edit.Extents {
         Optional<Lines> lines = TracedLines.of(trace, new Layout(this, moment, 1));
         if (lines.isPresent() && lines.get() instanceof Lines.Found found) {
             Renderer alone = new Renderer(new RecentCache(0), Bands.IN_TURN);
-            return alone.made(found.traced(), new Region(0, 0, 1, 1));
+            return alone.made(found.traced(), new Region(0, 0, 1, 1)).stream()
+                    .map(PathLength::path)
+                    .toList();
         }
-        return lines.map(l -> ((Lines.Known) l).paths()).orElse(List.of());
+        return lines.map(l -> ((Lines.Known) l).paths()).orElse(List.of()).stream()
+                .map(PathLength::path)
+                .toList();
     }
 
     @Override

@@ -5,6 +5,7 @@ import aperta.core.outline.Outline;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.Coat;
 import aperta.core.shot.Content;
+import aperta.core.shot.PathLength;
 import java.util.List;
 import java.util.Optional;
 
@@ -15,13 +16,15 @@ final class ShapeDrawing implements Drawing<Content.Shape> {
         return Coats.of(shape.coats(), new Lines.Known(paths(shape)), subject.toRaster(), canvas.light());
     }
 
-    static List<BezierPath> paths(Content.Shape shape) {
-        return shape.paths().stream().map(p -> p.path().at(0, BezierPath.MIX)).toList();
+    static List<PathLength> paths(Content.Shape shape) {
+        return shape.paths().stream()
+                .map(p -> new PathLength(p.path().at(0, BezierPath.MIX)))
+                .toList();
     }
 
     @Override
     public List<Outline> written(Content.Shape shape, Measures measures) {
-        List<BezierPath> paths = paths(shape);
+        List<PathLength> paths = paths(shape);
         Outline all = Outline.NOTHING;
         for (Coat coat : shape.coats()) {
             all = all.and(Laid.band(paths, coat));

@@ -2,12 +2,12 @@ package aperta.core.render;
 
 import aperta.core.geometry.Affine;
 import aperta.core.picture.Region;
-import aperta.core.shot.BezierPath;
+import aperta.core.shot.PathLength;
 import aperta.core.trace.Tracing;
 import java.util.List;
 
 /** The outlines of what a matte shows above a threshold. */
-final class Traced implements Step.Made<List<BezierPath>> {
+final class Traced implements Step.Made<List<PathLength>> {
     private static final long KNOT = 96;
 
     private final Step.Shades matte;
@@ -54,14 +54,14 @@ final class Traced implements Step.Made<List<BezierPath>> {
     }
 
     @Override
-    public List<BezierPath> make(Region needed, Making making) {
+    public List<PathLength> make(Region needed, Making making) {
         return making.shaded(matte, matte.domain(), m -> Tracing.of(m, threshold, least)).stream()
-                .map(p -> p.transformed(fromRaster))
+                .map(p -> new PathLength(p.transformed(fromRaster)))
                 .toList();
     }
 
     @Override
-    public long bytes(List<BezierPath> result) {
-        return KNOT * result.stream().mapToLong(p -> p.knots().size()).sum();
+    public long bytes(List<PathLength> result) {
+        return KNOT * result.stream().mapToLong(p -> p.path().knots().size()).sum();
     }
 }

@@ -8,6 +8,7 @@ import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Moment;
+import aperta.core.shot.PathLength;
 import aperta.core.shot.Stroke;
 import aperta.core.time.Mix;
 import java.util.List;
@@ -28,11 +29,11 @@ final class TracedLines {
         Content content = seen.still().content();
         return switch (trace.along()) {
             case INK ->
-                known(layout.planner().strokes(moment, trace.of()).stream()
+                measured(layout.planner().strokes(moment, trace.of()).stream()
                         .map(Stroke::line)
                         .toList());
             case MASKS ->
-                known(seen.still().masks().stream().map(m -> path(m, seen)).toList());
+                measured(seen.still().masks().stream().map(m -> path(m, seen)).toList());
             case SHAPE -> {
                 if (content instanceof Content.Text text) {
                     yield known(layout.planner().contours(text));
@@ -45,7 +46,11 @@ final class TracedLines {
         };
     }
 
-    private static Optional<Lines> known(List<BezierPath> paths) {
+    private static Optional<Lines> measured(List<BezierPath> paths) {
+        return known(PathLength.ofEach(paths));
+    }
+
+    private static Optional<Lines> known(List<PathLength> paths) {
         return paths.isEmpty() ? Optional.empty() : Optional.of(new Lines.Known(paths));
     }
 

@@ -62,11 +62,12 @@ public record Curve(Point p0, Point p1, Point p2, Point p3) {
     /** How fast the point moves as the parameter grows. */
     private double speed(double t) {
         double u = 1 - t;
-        Point d = p1.minus(p0)
-                .times(3 * u * u)
-                .plus(p2.minus(p1).times(6 * u * t))
-                .plus(p3.minus(p2).times(3 * t * t));
-        return d.length();
+        double a = 3 * u * u;
+        double b = 6 * u * t;
+        double c = 3 * t * t;
+        double dx = a * (p1.x() - p0.x()) + b * (p2.x() - p1.x()) + c * (p3.x() - p2.x());
+        double dy = a * (p1.y() - p0.y()) + b * (p2.y() - p1.y()) + c * (p3.y() - p2.y());
+        return Math.sqrt(dx * dx + dy * dy);
     }
 
     /** The parameter by which a share of the length has been run through: the step by the sums, in it by Newton. */

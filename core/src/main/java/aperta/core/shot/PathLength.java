@@ -9,15 +9,27 @@ public final class PathLength {
     private static final double NOTHING = 1e-9;
 
     private final BezierPath path;
-    /** The length up to each knot; the last is that of the whole. */
-    private final double[] until;
+    /** The length up to each knot, where it was asked for; the last is that of the whole. */
+    private volatile double[] measured;
 
     public PathLength(BezierPath path) {
         this.path = path;
-        until = new double[path.segments() + 1];
-        for (int i = 0; i < path.segments(); i++) {
-            until[i + 1] = until[i] + path.curve(i).length();
+    }
+
+    public static List<PathLength> ofEach(List<BezierPath> paths) {
+        return paths.stream().map(PathLength::new).toList();
+    }
+
+    private double[] until() {
+        double[] known = measured;
+        if (known == null) {
+            known = new double[path.segments() + 1];
+            for (int i = 0; i < path.segments(); i++) {
+                known[i + 1] = known[i] + path.curve(i).length();
+            }
+            measured = known;
         }
+        return known;
     }
 
     public BezierPath path() {
@@ -26,13 +38,14 @@ public final class PathLength {
 
     /** In pixels. */
     public double length() {
-        return until[until.length - 1];
+        return until()[path.segments()];
     }
 
     /** A point of the path: a curve of it, and the curve's parameter. */
     private record Place(int segment, double t) {}
 
     private Place at(double length) {
+        double[] until = until();
         int low = 0;
         while (low < path.segments() - 1 && until[low + 1] <= length) {
             low++;

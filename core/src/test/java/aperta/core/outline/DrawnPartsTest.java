@@ -37,7 +37,7 @@ class DrawnPartsTest {
     /** How much is drawn of each of the squares. */
     private static double[] drawn(Coat.Stroke stroke) {
         double[] all = new double[SQUARES.size()];
-        for (DrawnParts.Part p : DrawnParts.of(SQUARES, stroke)) {
+        for (DrawnParts.Part p : DrawnParts.of(PathLength.ofEach(SQUARES), stroke)) {
             all[SQUARES.indexOf(p.path().path())] += p.pieces().stream()
                     .mapToDouble(piece -> new PathLength(piece.path()).length())
                     .sum();
@@ -97,7 +97,8 @@ class DrawnPartsTest {
         draws(stroke(Coat.Turns.ON_ONE, 0, 0.9, 0.1), 40, 0, 0);
         draws(stroke(Coat.Turns.ON_ONE, 0, 0.1, -0.01), 0, 0, 28);
         BezierPath open = new BezierPath(SQUARES.get(2).knots(), false);
-        List<DrawnParts.Part> parts = DrawnParts.of(List.of(open), stroke(Coat.Turns.ON_ONE, 0, 0.25, 0.95));
+        List<DrawnParts.Part> parts =
+                DrawnParts.of(List.of(new PathLength(open)), stroke(Coat.Turns.ON_ONE, 0, 0.25, 0.95));
         assertThat(parts).hasSize(1);
         assertThat(parts.get(0).start()).isCloseTo(0.75, within(1e-9));
         assertThat(parts.get(0).end()).isCloseTo(1, within(1e-9));
@@ -129,7 +130,7 @@ class DrawnPartsTest {
 
     private static List<Heads.Head> heads(double end, double fade) {
         return Heads.of(
-                List.of(SQUARES.get(2)),
+                List.of(new PathLength(SQUARES.get(2))),
                 stroke(Coat.Turns.TOGETHER, 0, end, 0)
                         .with(Measure.HEAD, Animated.of(6.0))
                         .with(Measure.HEAD_FADE, Animated.of(fade)));
@@ -160,7 +161,10 @@ class DrawnPartsTest {
     @Test
     void theHeadOfAPieceThatRunsAlongStays() {
         Coat.Stroke running = stroke(Coat.Turns.TOGETHER, 0, 0.2, 0.85).with(Measure.HEAD, Animated.of(6.0));
-        assertThat(Heads.of(List.of(SQUARES.get(2)), running).get(0).strength()).isEqualTo(1);
+        assertThat(Heads.of(List.of(new PathLength(SQUARES.get(2))), running)
+                        .get(0)
+                        .strength())
+                .isEqualTo(1);
     }
 
     @Test
@@ -169,7 +173,7 @@ class DrawnPartsTest {
                 .with(Measure.HEAD, Animated.of(6.0))
                 .with(Measure.HEAD_TAIL, Animated.of(20.0));
         BezierPath path = SQUARES.get(2);
-        Outline head = Heads.of(List.of(path), tailed).get(0).outline();
+        Outline head = Heads.of(List.of(new PathLength(path)), tailed).get(0).outline();
         PathLength length = new PathLength(path);
         for (double back = 1; back < 20; back += 3) {
             Point on = length.piece(0, 32 - back).path().knots().get(1).at();

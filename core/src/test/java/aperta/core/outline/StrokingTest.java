@@ -82,12 +82,13 @@ class StrokingTest {
     void aBorderGrowsEvenly() {
         double before = 0;
         for (int frame = 1; frame <= 24; frame++) {
-            double now = area(Stroking.of(List.of(BOX), pen(6, Measure.END, frame / 50.0)));
+            double now = area(Stroking.of(List.of(new PathLength(BOX)), pen(6, Measure.END, frame / 50.0)));
             // A corner takes nothing: the mitre adds what the two lines share.
             assertThat(now - before).isCloseTo(1200.0 / 50 * 6, within(0.5));
             before = now;
         }
-        assertThat(area(Stroking.of(List.of(BOX), pen(6)))).isCloseTo(406 * 206 - 394 * 194, within(0.01));
+        assertThat(area(Stroking.of(List.of(new PathLength(BOX)), pen(6))))
+                .isCloseTo(406 * 206 - 394 * 194, within(0.01));
     }
 
     @Test
@@ -137,7 +138,7 @@ class StrokingTest {
                 new BasicStroke(10, cap.ordinal(), BasicStroke.JOIN_ROUND, 4, new float[] {24, 9, 3, 24, 9, 3}, 7);
         Ellipse2D ellipse = new Ellipse2D.Double(-150, -80, 300, 160);
         BezierPath ours = Outline.of(ellipse).paths().get(0);
-        assertThat(area(Stroking.of(List.of(ours), dashed)))
+        assertThat(area(Stroking.of(List.of(new PathLength(ours)), dashed)))
                 .isCloseTo(area(Outline.of(theirs.createStrokedShape(ellipse))), within(2.0));
     }
 
@@ -145,8 +146,8 @@ class StrokingTest {
     @Test
     void dashesStandStillWhileTheStartMoves() {
         Coat.Stroke dashed = pen(8).withDash(List.of(30.0, 20.0));
-        Matte whole = covered(Stroking.of(List.of(BOX), dashed));
-        Matte part = covered(Stroking.of(List.of(BOX), dashed.with(Measure.START, Animated.of(0.37))));
+        Matte whole = covered(Stroking.of(List.of(new PathLength(BOX)), dashed));
+        Matte part = covered(Stroking.of(List.of(new PathLength(BOX)), dashed.with(Measure.START, Animated.of(0.37))));
         double more = 0;
         for (int y = RASTER.y(); y < RASTER.bottom(); y++) {
             for (int x = RASTER.x(); x < RASTER.right(); x++) {
@@ -165,11 +166,11 @@ class StrokingTest {
                         BezierPath.Knot.corner(-100, 20)),
                 false);
         // The angle is 5.7°, the mitre 1/sin(2.86°) = 20.0 widths long (SVG 2, stroke-miterlimit).
-        assertThat(Stroking.of(List.of(sharp), pen(4, Measure.MITRE_LIMIT, 21))
+        assertThat(Stroking.of(List.of(new PathLength(sharp)), pen(4, Measure.MITRE_LIMIT, 21))
                         .bounds()
                         .x1())
                 .isCloseTo(140, within(1.0));
-        assertThat(Stroking.of(List.of(sharp), pen(4, Measure.MITRE_LIMIT, 19))
+        assertThat(Stroking.of(List.of(new PathLength(sharp)), pen(4, Measure.MITRE_LIMIT, 19))
                         .bounds()
                         .x1())
                 .isLessThan(103);
@@ -178,23 +179,26 @@ class StrokingTest {
     @Test
     void aTaperedLineIsAWedge() {
         BezierPath line = line(-100, 0, 100, 0);
-        assertThat(area(Stroking.of(List.of(line), pen(20, Measure.TAPER_START, 1))))
+        assertThat(area(Stroking.of(List.of(new PathLength(line)), pen(20, Measure.TAPER_START, 1))))
                 .isCloseTo(200 * 20 / 2.0, within(1.0));
-        assertThat(area(Stroking.of(List.of(line), pen(20, Measure.TAPER_START, 0.25, Measure.TAPER_END, 0.25))))
+        assertThat(area(Stroking.of(
+                        List.of(new PathLength(line)), pen(20, Measure.TAPER_START, 0.25, Measure.TAPER_END, 0.25))))
                 .isCloseTo(200 * 20 * 0.75, within(1.0));
         // Pieces that overlap don't cancel: a ring that grows from nothing to 20 wide has the mean width of 10.
         BezierPath circle = BezierPath.ellipse(Box.centred(200, 200));
-        assertThat(area(Stroking.of(List.of(circle), pen(20, Measure.TAPER_START, 1))))
+        assertThat(area(Stroking.of(List.of(new PathLength(circle)), pen(20, Measure.TAPER_START, 1))))
                 .isCloseTo(2 * Math.PI * 100 * 10, within(40.0));
-        double dashed =
-                area(Stroking.of(List.of(line), pen(20, Measure.TAPER_END, 1).withDash(List.of(50.0))));
+        double dashed = area(Stroking.of(
+                List.of(new PathLength(line)), pen(20, Measure.TAPER_END, 1).withDash(List.of(50.0))));
         assertThat(dashed).isCloseTo(50 * 17.5 + 50 * 7.5, within(1.0));
     }
 
     @Test
     void nothingIsDrawnOfNothing() {
-        assertThat(Stroking.of(List.of(BOX), pen(0)).isEmpty()).isTrue();
-        assertThat(Stroking.of(List.of(BOX), pen(5, Measure.END, 0)).isEmpty()).isTrue();
+        assertThat(Stroking.of(List.of(new PathLength(BOX)), pen(0)).isEmpty()).isTrue();
+        assertThat(Stroking.of(List.of(new PathLength(BOX)), pen(5, Measure.END, 0))
+                        .isEmpty())
+                .isTrue();
         assertThatThrownBy(() -> pen(1).withDash(List.of(0.0, 0.0))).hasMessageContaining("not all of them 0");
     }
 }

@@ -414,7 +414,7 @@ class StepContractTest {
         if (made instanceof List<?> paths) {
             float[] all = new float[paths.size()];
             for (int i = 0; i < all.length; i++) {
-                all[i] = (float) new PathLength((BezierPath) paths.get(i)).length();
+                all[i] = (float) ((PathLength) paths.get(i)).length();
             }
             return all;
         }

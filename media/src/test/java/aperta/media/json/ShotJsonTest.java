@@ -51,7 +51,9 @@ class ShotJsonTest {
                 "ticket",
                 "shimmer",
                 "archive",
-                "see-you-written"
+                "see-you-written",
+                "the-bell",
+                "overhead-wire"
             })
     void theDemoComesBackAsItWas(String name) throws IOException {
         String text = Files.readString(Path.of("../demo/" + name + ".json"));
@@ -73,7 +75,9 @@ class ShotJsonTest {
                 "ticket",
                 "shimmer",
                 "archive",
-                "see-you-written"
+                "see-you-written",
+                "the-bell",
+                "overhead-wire"
             })
     void theSchemaAcceptsTheDemoBothAsWrittenByPeopleAndByUs(String name) throws IOException {
         Schema schema = schema();

@@ -64,7 +64,9 @@ class DemoPropertiesTest {
                 "ticket",
                 "shimmer",
                 "archive",
-                "see-you-written"
+                "see-you-written",
+                "the-bell",
+                "overhead-wire"
             })
     void keysOnAPropertyAreWrittenAndRead(String name) {
         Shot shot = ShotFile.read(Path.of("../demo", name + ".json")).shot();

@@ -77,6 +77,8 @@ class Demo {
             "ticket.json",
             "shimmer.json",
             "see-you-written.json",
+            "the-bell.json",
+            "overhead-wire.json",
             "archive.json"
         }) {
             ShotFile file = ShotFile.read(Path.of(folder, name));
