@@ -146,6 +146,16 @@ export const api = {
     form.append('rate', rate);
     return call<Media>('POST', `/api/projects/${project}/media`, form);
   },
+  /** An SVG file as a group of shapes, and a sentence for each kind of thing that wasn't taken over. */
+  readSvg: (shot: string, file: File, layer: string) => {
+    const form = new FormData();
+    form.append('file', file, file.name);
+    form.append('name', file.name.replace(/\.[^.]+$/, ''));
+    form.append('layer', layer);
+    return call<{ layers: Layer[]; left: string[] }>('POST', `/api/shots/${shot}/read-svg`, form);
+  },
+  svgUrl: (shot: string, layer: string, frame: number) =>
+    `/api/shots/${shot}/layers/${encodeURIComponent(layer)}/shape.svg?frame=${frame}`,
   removeMedia: (id: string) => call<undefined>('DELETE', `/api/media/${id}`),
   /** How many bytes files take. */
   room: () => call<Room>('GET', '/api/room'),

@@ -20,7 +20,8 @@ async function bring(e: Event) {
   const input = e.target as HTMLInputElement;
   const files = [...(input.files ?? [])];
   input.value = '';
-  await project.bring(files, shot.shot?.format.rate ?? '24');
+  const others = await adding.drawings(files);
+  if (others.length) await project.bring(others, shot.shot?.format.rate ?? '24');
 }
 
 function add(m: Media, where: Where = {}) {
@@ -64,8 +65,9 @@ function progress(m: Media): string {
       <input ref="chooser" type="file" multiple hidden data-testid="files" @change="bring" />
     </template>
     <p class="quiet about">
-      Video, stills with alpha, sound, numbered sequences, TrueType and OpenType fonts, colour tables (.cube).
-      They can be dropped on the Picture, and on the rows at a frame, too.
+      Video, stills with alpha, sound, numbered sequences, TrueType and OpenType fonts, colour tables (.cube),
+      drawings (.svg), which become shapes. They can be dropped on the Picture, and on the rows at a frame,
+      too.
     </p>
     <ul>
       <li

@@ -10,6 +10,7 @@ import {
   UnlockOutlined,
 } from '@ant-design/icons-vue';
 import { computed, ref } from 'vue';
+import { api } from '../api/client';
 import { freshId, type Row } from '../lib/layers';
 import { useDesk } from '../stores/desk';
 import { useTiming } from '../stores/timing';
@@ -70,9 +71,12 @@ async function trace(length?: number) {
   const fields = { layer: layer.value.id, newId, ...(length ? { length } : {}) };
   const done = length
     ? await timing.edit('Draw its outline', 'draw-outline', fields)
-    : await timing.edit('Line along it', 'trace', fields);
+    : await timing.edit('Line along its outline', 'trace', fields);
   if (done) view.choose(newId);
 }
+/** Whether it has paths that a file of SVG can hold; they are saved as they are on this frame. */
+const drawable = computed(() => ['shape', 'trace', 'text'].includes(layer.value.content.kind));
+const svg = computed(() => api.svgUrl(shot.view?.id ?? '', layer.value.id, view.frame));
 /** Two seconds, or what the layer's time allows with the fading after it. */
 const drawing = computed(() => Math.max(1, Math.min(48, layer.value.span.length - 21)));
 
@@ -295,7 +299,7 @@ function outOfGroup() {
             >Letters into a shape</MenuItem
           >
           <MenuItem v-if="layer.content.kind !== 'sound'" key="f" @click="frameRound">Line round it</MenuItem>
-          <MenuItem v-if="traceable" key="trace" @click="trace()">Line along it</MenuItem>
+          <MenuItem v-if="traceable" key="trace" @click="trace()">Line along its outline</MenuItem>
           <MenuItem v-if="traceable" key="draw" @click="trace(drawing)"
             >Draw its outline, then show it</MenuItem
           >
@@ -307,6 +311,9 @@ function outOfGroup() {
           >
           <MenuItem v-if="group" key="b" @click="timing.ungroup()">Dissolve the group</MenuItem>
           <MenuItem v-if="row.group" key="q" @click="outOfGroup">Out of the group</MenuItem>
+          <MenuItem v-if="drawable" key="svg">
+            <a :href="svg" :download="`${layer.name}.svg`">Save as SVG</a>
+          </MenuItem>
           <MenuDivider />
           <MenuItem key="r" @click="timing.replaced = layer.id">Replace what it shows…</MenuItem>
           <MenuItem key="c" @click="timing.look = layer.id">Copy or remove parts of its look…</MenuItem>

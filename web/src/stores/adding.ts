@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia';
 import { Button, notification } from 'ant-design-vue';
 import { h } from 'vue';
-import type { Media, Project } from '../api/client';
+import { api, type Layer, type Media, type Project } from '../api/client';
 import type { PaintForm } from '../lib/answers';
 import type { Pair } from '../lib/affine';
 import { freshId } from '../lib/layers';
@@ -174,12 +174,44 @@ export const useAdding = defineStore('adding', () => {
     if (files.length) await brought(files, where);
   }
 
-  async function brought(files: File[], where: Where = {}) {
+  /** A drawing of paths becomes shapes; what of it can't is said. */
+  async function drawing(file: File) {
+    const newId = freshId();
+    try {
+      const { layers, left } = await api.readSvg(shot.view?.id ?? '', file, newId);
+      const added = await shot.edit(`Add ${file.name}`, {
+        edit: { kind: 'add', layer: layers[0] as Layer, above: view.layer ?? null },
+      });
+      if (added) view.choose(newId);
+      if (left.length) {
+        notification.info({ message: file.name, description: left.join(' '), placement: 'bottomRight' });
+      }
+    } catch (e) {
+      notification.error({
+        message: `${file.name} can't be brought in`,
+        description: e instanceof Error ? e.message : String(e),
+        placement: 'bottomRight',
+        duration: 0,
+      });
+    }
+  }
+
+  const isDrawing = (f: File) => f.type === 'image/svg+xml' || /\.svg$/i.test(f.name);
+
+  /** Adds the drawings among some files as shapes, and gives the others back. */
+  async function drawings(files: File[]): Promise<File[]> {
+    for (const file of files.filter(isDrawing)) await drawing(file);
+    return files.filter((f) => !isDrawing(f));
+  }
+
+  async function brought(all: File[], where: Where = {}) {
+    const files = await drawings(all);
+    if (files.length === 0) return;
     for (const m of await project.bring(files, shot.shot?.format.rate ?? '24')) {
       const now = await project.ready(m.id);
       if (now) await media(now, where);
     }
   }
 
-  return { adjustment, texture, fill, media, nested, dropped, brought };
+  return { adjustment, texture, fill, media, nested, dropped, brought, drawings };
 });

@@ -23,7 +23,7 @@ export const KINDS: Record<ContentKind, { look: Component; glyph: string }> = {
   shape: { look: ShapeLook, glyph: 'M2.5 12.5C4 4 8 12 13 4M2.5 10.8v3.4M11.4 4h3.2' },
   trace: {
     look: TraceLook,
-    glyph: 'M3 13L6.5 3.5h3L13 13M5.5 10.5h5M1.5 13h3M11.5 13h3',
+    glyph: 'M13 9.6A5.2 5.2 0 1 1 10.6 3.6M12.2 3.4a1.3 1.3 0 1 0 .01 2.6a1.3 1.3 0 1 0-.01-2.6',
   },
   again: { look: AgainLook, glyph: 'M4 6V3h4l1 1.5h5V11h-2M2 8V5.5M2 6h4.5L8 7.5h3.5V13H2z' },
   sound: { look: SoundLook, glyph: 'M2 8h1.5M5 5v6M7.5 2.5v11M10 5v6M12.5 7v2' },

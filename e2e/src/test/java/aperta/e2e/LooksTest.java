@@ -1,9 +1,24 @@
 package aperta.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
+import aperta.core.shot.Layer;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.geom.Area;
+import java.awt.geom.Ellipse2D;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
 import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.Set;
 import java.util.function.BiConsumer;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -179,6 +194,151 @@ class LooksTest {
                     assertThat(film.off(FRAMES - 1, desk.picture(30))).isLessThan(1.5);
                     desk.press("Control+z");
                     assertThat(desk.find("ILL").ink().orElseThrow().strokes()).hasSize(3);
+                });
+    }
+
+    /** The outlines of a bitmap mark draw themselves, dots at their ends, then the mark fades up where they are. */
+    @Test
+    void theOutlineOfAMarkDrawsItself() throws IOException {
+        Path mark = folder.resolve("mark.png");
+        ImageIO.write(ring(), "png", mark.toFile());
+        made(
+                "The bell",
+                (desk, name) -> {
+                    desk.bring(mark);
+                    desk.addMedia("mark.png");
+                    desk.menu("mark", "Draw its outline, then show it");
+                    desk.saved();
+                },
+                (film, desk) -> {
+                    Layer line = desk.find("Outline of mark");
+                    assertThat(line.parent()).contains(desk.find("mark").id());
+                    // At first only the dots where the two circles begin; the dots are brighter than the line behind
+                    // them.
+                    assertThat(film.white(0)).isLessThan(150);
+                    for (int f = 3; f < 15; f += 3) {
+                        assertThat(film.white(f)).as("frame %d", f).isGreaterThan(film.white(f - 2));
+                    }
+                    assertThat(film.at(8, W / 2, H / 2, 0))
+                            .as("within the ring")
+                            .isLessThan(24);
+                    // In ten frames it fades up, then the line fades away; the mark alone stands.
+                    assertThat(film.at(15, W / 2 + 50, H / 2, 0)).isLessThan(60);
+                    assertThat(film.at(20, W / 2 + 50, H / 2, 0)).isBetween(80, 190);
+                    assertThat(film.at(35, W / 2 + 50, H / 2, 0)).isGreaterThan(230);
+                    assertThat(film.white(35)).isCloseTo(Math.PI * (60 * 60 - 40 * 40), within(60.0));
+                });
+    }
+
+    /** A white ring with radii of 40 and 60 pixels. */
+    private static BufferedImage ring() {
+        BufferedImage image = new BufferedImage(140, 140, BufferedImage.TYPE_INT_ARGB);
+        Graphics2D g = image.createGraphics();
+        g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
+        Area ring = new Area(new Ellipse2D.Double(10, 10, 120, 120));
+        ring.subtract(new Area(new Ellipse2D.Double(30, 30, 80, 80)));
+        g.setColor(Color.WHITE);
+        g.fill(ring);
+        g.dispose();
+        return image;
+    }
+
+    /** One short piece of one letter's outline, another on every frame. */
+    @Test
+    void sparksFlickerAlongAWord() {
+        made(
+                "Sparks",
+                (desk, name) -> {
+                    word(desk, "HILL");
+                    desk.menu("HILL", "Line along its outline");
+                    desk.saved();
+                    desk.choose("Several paths", "only one of them");
+                    desk.number("End", "6");
+                    desk.number("Offset", "50");
+                    desk.page.getByLabel("More for Offset").click();
+                    desk.page
+                            .getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Dice"))
+                            .click();
+                    desk.saved();
+                    for (String[] field : new String[][] {{"Amount", "50"}, {"Every", "1"}}) {
+                        Locator number = desk.page.getByTestId("signal-dice").getByLabel(field[0]);
+                        number.fill(field[1]);
+                        number.press("Enter");
+                        desk.saved();
+                    }
+                    desk.layer("HILL");
+                    desk.section("Blend");
+                    desk.number("Opacity", "0");
+                },
+                (film, desk) -> {
+                    Set<String> places = new HashSet<>();
+                    double least = Double.MAX_VALUE;
+                    double most = 0;
+                    for (int f = 0; f < FRAMES; f++) {
+                        double light = film.white(f);
+                        least = Math.min(least, light);
+                        most = Math.max(most, light);
+                        places.add(middle(film, f));
+                    }
+                    assertThat(places.size()).as("different places").isGreaterThan(FRAMES * 2 / 3);
+                    assertThat(least).isPositive();
+                    // As long as one another, but for those on the shorter contour.
+                    assertThat(most).isLessThan(3 * least + 40);
+                });
+    }
+
+    /** Where the light of a frame lies, to four pixels. */
+    private static String middle(DecodedFilm film, int frame) {
+        double sum = 0;
+        double sx = 0;
+        double sy = 0;
+        for (int y = 0; y < H; y++) {
+            for (int x = 0; x < W; x++) {
+                int v = Math.max(0, film.at(frame, x, y, 0) - 40);
+                sum += v;
+                sx += v * x;
+                sy += v * y;
+            }
+        }
+        return Math.round(sx / sum / 4) + " " + Math.round(sy / sum / 4);
+    }
+
+    /** A thread of light grows along a star, and is put through a kept chain. */
+    @Test
+    void aThreadOfLightGrowsAlongAStar() {
+        made(
+                "Overhead wire",
+                (desk, name) -> {
+                    desk.page.getByLabel("Add a layer").click();
+                    desk.page.getByLabel("Shape: Star").click();
+                    desk.drag(desk.at(90, 20, W), desk.at(230, 160, W));
+                    desk.page.getByLabel("Remove fill 1").click();
+                    desk.saved();
+                    desk.link("+ thread");
+                    desk.saved();
+                    desk.number("Halo", "20");
+                    desk.keyed("End", "End", 0, "0", 24, "100", "linear");
+                    desk.section("Effects");
+                    desk.button("Add an effect").click();
+                    desk.page.getByTestId("chain-Lamp filament").click();
+                    desk.saved();
+                    desk.press("Escape");
+                },
+                (film, desk) -> {
+                    assertThat(desk.find("Shape").effects()).hasSize(3);
+                    assertThat(film.white(0)).isLessThan(20);
+                    assertThat(film.white(12)).isGreaterThan(film.white(4) + 100);
+                    assertThat(film.white(24)).isGreaterThan(film.white(12) + 100);
+                    // It has a halo: beside the line it is lit, too, and warm by the chain.
+                    int red = 0;
+                    int blue = 0;
+                    for (int y = 0; y < H; y++) {
+                        for (int x = 0; x < W; x++) {
+                            red += film.at(30, x, y, 0);
+                            blue += film.at(30, x, y, 2);
+                        }
+                    }
+                    assertThat(red).isGreaterThan(blue * 5 / 4);
                 });
     }
 

@@ -65,6 +65,11 @@ public final class Outline {
         return Paths.of(path.getPathIterator(null));
     }
 
+    /** The paths of a shape, each open or closed as it is there. */
+    public static List<BezierPath> pathsOf(Shape shape) {
+        return Paths.of(shape.getPathIterator(null), true);
+    }
+
     public static Outline of(Box box) {
         return of(new Rectangle2D.Double(box.x0(), box.y0(), box.width(), box.height()));
     }

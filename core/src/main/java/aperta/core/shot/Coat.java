@@ -77,11 +77,11 @@ public sealed interface Coat {
         HALO_LIGHT(Parameter.number("haloLight", "Halo light", "%", 0, 4, 0.6)),
         /** How wide the dot is that runs at the drawing end; 0 for none. */
         HEAD(Parameter.number("head", "Head", "px", 0, 2000, 0)),
-        HEAD_GLOW(Parameter.number("headGlow", "Head's glow", "px", 0, 2000, 24)),
+        HEAD_GLOW(Parameter.number("headGlow", "Head glow", "px", 0, 2000, 24)),
         /** How long the tail is that follows the dot. */
-        HEAD_TAIL(Parameter.number("headTail", "Head's tail", "px", 0, 1e5, 0)),
+        HEAD_TAIL(Parameter.number("headTail", "Head tail", "px", 0, 1e5, 0)),
         /** Over how much of the way before the end of its path the dot fades to nothing. */
-        HEAD_FADE(Parameter.number("headFade", "Head fades over", "px", 0, 1e5, 60));
+        HEAD_FADE(Parameter.number("headFade", "Head fades", "px", 0, 1e5, 60));
 
         private final Parameter parameter;
 

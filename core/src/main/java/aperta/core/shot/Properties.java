@@ -560,7 +560,7 @@ final class Properties {
                 if (measure == Coat.Measure.HEAD_GLOW) {
                     all.add(Property.colour(
                                     "coat." + coat.id() + ".headColour",
-                                    "Head's colour",
+                                    "Head colour",
                                     Section.LOOK,
                                     l -> stroke(l, coat.id()).head(),
                                     (l, v) -> l.withContent(coated(l)

@@ -1,0 +1,2 @@
+/** SVG files in and out. */
+package aperta.media.svg;
