@@ -14,6 +14,8 @@ import java.awt.geom.Area;
 import java.awt.geom.Ellipse2D;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashSet;
 import java.util.Set;
@@ -241,6 +243,47 @@ class LooksTest {
         g.fill(ring);
         g.dispose();
         return image;
+    }
+
+    /** A drawing is brought in as shapes; one of them goes out as a file again. */
+    @Test
+    void aDrawingComesInAndGoesOut() throws IOException {
+        Path svg = folder.resolve("badge.svg");
+        Files.writeString(
+                svg,
+                "<svg xmlns='http://www.w3.org/2000/svg' width='120' height='80' viewBox='0 0 60 40'>"
+                        + "<rect width='60' height='40' fill='#d02010'/><circle cx='30' cy='20' r='12' fill='#ffffff'/></svg>");
+        made(
+                "Badge",
+                (desk, name) -> {
+                    desk.button("Media").click();
+                    desk.page.getByTestId("files").setInputFiles(svg);
+                    desk.page.getByTestId("row-badge").waitFor();
+                    desk.closeDrawer();
+                },
+                (film, desk) -> {
+                    assertThat(film.at(5, W / 2 - 50, H / 2, 0)).isBetween(195, 220);
+                    assertThat(film.at(5, W / 2 - 50, H / 2, 2)).isLessThan(40);
+                    assertThat(film.at(5, W / 2, H / 2, 2)).isGreaterThan(240);
+                    assertThat(film.at(5, W / 2 - 70, H / 2, 0)).isLessThan(10);
+                    desk.page
+                            .getByTestId("row-badge")
+                            .getByTitle("Open the group")
+                            .click();
+                    desk.page
+                            .getByTestId("row-Shape 1")
+                            .getByLabel("More for Shape 1")
+                            .click();
+                    var saved = desk.page.waitForDownload(
+                            () -> desk.page.getByText("Save as SVG").click());
+                    try {
+                        assertThat(Files.readString(saved.path()))
+                                .contains("<path")
+                                .contains("#d02010");
+                    } catch (IOException e) {
+                        throw new UncheckedIOException(e);
+                    }
+                });
     }
 
     /** One short piece of one letter's outline, another on every frame. */

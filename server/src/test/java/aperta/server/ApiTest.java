@@ -112,6 +112,10 @@ class ApiTest {
     }
 
     private Answer upload(String name, byte[]... files) throws IOException {
+        return uploadTo("/api/projects/" + project + "/media", name, files);
+    }
+
+    private Answer uploadTo(String path, String name, byte[]... files) throws IOException {
         String border = "border" + UUID.randomUUID();
         ByteArrayOutputStream all = new ByteArrayOutputStream();
         for (int i = 0; i < files.length; i++) {
@@ -122,11 +126,10 @@ class ApiTest {
             all.writeBytes("\r\n".getBytes(StandardCharsets.UTF_8));
         }
         all.writeBytes(("--" + border + "--\r\n").getBytes(StandardCharsets.UTF_8));
-        return send(
-                HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + "/api/projects/" + project + "/media"))
-                        .header("content-type", "multipart/form-data; boundary=" + border)
-                        .POST(HttpRequest.BodyPublishers.ofByteArray(all.toByteArray()))
-                        .build());
+        return send(HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path))
+                .header("content-type", "multipart/form-data; boundary=" + border)
+                .POST(HttpRequest.BodyPublishers.ofByteArray(all.toByteArray()))
+                .build());
     }
 
     @BeforeEach
@@ -749,6 +752,43 @@ class ApiTest {
             }
         }
         return most;
+    }
+
+    /** A drawing comes in as a group of shapes, goes out again, and is refused with a sentence where it could do harm. */
+    @Test
+    void drawingsComeInAsShapesAndGoOut() throws Exception {
+        String id = shot().getString("id");
+        String svg =
+                "<svg xmlns='http://www.w3.org/2000/svg' width='80' height='40'><rect width='80' height='40' fill='#c03020'/>"
+                        + "<text y='20'>Orrin</text></svg>";
+        String path = "/api/shots/" + id + "/read-svg?name=Badge&layer=badge";
+        JsonObject read = uploadTo(path, "badge.svg", svg.getBytes(StandardCharsets.UTF_8))
+                .object();
+        assertThat(read.getJsonArray("left").getString(0)).contains("Text isn't taken over");
+        String group = read.getJsonArray("layers").getJsonObject(0).toString();
+        Answer added = send(request("/api/shots/" + id + "/edits")
+                .header("content-type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(
+                        "{\"revision\": 0, \"label\": \"Add\", \"edit\": {\"kind\": \"add\", \"layer\": " + group
+                                + ", \"above\": null}}"))
+                .build());
+        assertThat(added.status()).isEqualTo(200);
+        String out = http.send(
+                        request("/api/shots/" + id + "/layers/badge-1/shape.svg?frame=0")
+                                .build(),
+                        HttpResponse.BodyHandlers.ofString())
+                .body();
+        assertThat(out).startsWith("<?xml").contains("fill=\"#c03020\"");
+        assertThat(call("GET", "/api/shots/" + id + "/layers/badge/shape.svg?frame=0", "")
+                        .detail())
+                .contains("no paths");
+        Answer refused = uploadTo(
+                path,
+                "bomb.svg",
+                "<!DOCTYPE svg [<!ENTITY a 'x'>]><svg xmlns='http://www.w3.org/2000/svg'/>"
+                        .getBytes(StandardCharsets.UTF_8));
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.detail()).contains("declares entities");
     }
 
     /** Chains are kept by name beside those that ship; every effect has a preview on the layer itself. */

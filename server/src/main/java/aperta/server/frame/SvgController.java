@@ -5,6 +5,7 @@ import aperta.core.shot.Shot;
 import aperta.media.json.ShotJson;
 import aperta.media.svg.SvgReader;
 import aperta.media.svg.SvgWriter;
+import aperta.server.media.MediaService;
 import aperta.server.shot.ShotService;
 import jakarta.json.Json;
 import java.io.IOException;
@@ -26,9 +27,9 @@ class SvgController {
     private final ShotService shots;
     private final Planner planner;
 
-    SvgController(ShotService shots, Planner planner) {
+    SvgController(ShotService shots, MediaService media) {
         this.shots = shots;
-        this.planner = planner;
+        this.planner = media.planner();
     }
 
     /**
