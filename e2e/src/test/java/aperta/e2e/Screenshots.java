@@ -42,6 +42,7 @@ class Screenshots {
             terminus(desk);
             effects(desk);
             ink(desk);
+            lines(desk);
             looking(desk);
             renders(desk);
         }
@@ -183,6 +184,20 @@ class Screenshots {
         page.getByTestId("stroke-5").click();
         desk.shown();
         take(page, "ink");
+    }
+
+    /** The outlines of a mark half drawn, its coats in the Sheet. */
+    private static void lines(Desk desk) {
+        Page page = desk.page;
+        desk.openProjects();
+        page.getByText("The bell", new Page.GetByTextOptions().setExact(true)).click();
+        desk.ready();
+        page.getByTestId("row-Title").getByTitle("Open the group").click();
+        desk.layer("Mark, drawn");
+        desk.frame(32);
+        page.getByText("▾ Head").first().scrollIntoViewIfNeeded();
+        desk.shown();
+        take(page, "lines");
     }
 
     /** One layer alone, its alpha as heat, with a soft cut whose values follow a curve, and the histogram. */

@@ -15,7 +15,9 @@ public final class Checks {
             new Contrast(),
             new Flashes(),
             new LightCutOff(),
-            new RepeatingGrain());
+            new RepeatingGrain(),
+            new WrittenTooFast(),
+            new StrokesInOrder());
 
     private Checks() {}
 

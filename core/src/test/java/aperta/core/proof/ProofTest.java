@@ -18,6 +18,7 @@ import aperta.core.shot.BezierPath;
 import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
 import aperta.core.shot.Format;
+import aperta.core.shot.Ink;
 import aperta.core.shot.Layer;
 import aperta.core.shot.LayerEffect;
 import aperta.core.shot.LetterLook;
@@ -29,6 +30,7 @@ import aperta.core.shot.Place;
 import aperta.core.shot.Pose;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Span;
+import aperta.core.shot.Stroke;
 import aperta.core.texture.Textures;
 import aperta.core.time.Animated;
 import aperta.core.time.Ease;
@@ -340,7 +342,11 @@ class ProofTest {
                 new Pair("light-cut-off", "steam that its rectangle cuts off", steam(160), steam(900)),
                 new Pair("light-cut-off", "a glow that the edge of an inner shot cuts off", inner(200), inner(10)),
                 new Pair("repeating-grain", "grain that is held", grained(12, false), grained(1, false)),
-                new Pair("repeating-grain", "grain in a frozen group", grained(1, true), grained(1, false)));
+                new Pair("repeating-grain", "grain in a frozen group", grained(1, true), grained(1, false)),
+                new Pair("written-too-fast", "a word in five frames", written(5, false), written(20, false)),
+                new Pair("written-too-fast", "three words in fourteen frames", lastTram(14), lastTram(22)),
+                new Pair("strokes-in-order", "the bar of an L before its stem", written(20, true), written(20, false)),
+                new Pair("strokes-in-order", "by their own times", timed(true), timed(false)));
     }
 
     private static LayerEffect effect(String kind, Map<String, ?> values) {
@@ -417,6 +423,51 @@ class ProofTest {
 
     private static Set<String> kinds(Proof proof) {
         return proof.findings().stream().map(Finding::check).collect(Collectors.toSet());
+    }
+
+    /** A word that is written in some frames; by strokes of the hand, a stem and a limb that starts in its middle. */
+    private static Shot written(int frames, boolean limbFirst) {
+        return inked(frames, limbFirst ? List.of(LIMB, STEM) : List.of(STEM, LIMB));
+    }
+
+    private static Shot timed(boolean limbFirst) {
+        Stroke.Time early = new Stroke.Time(0, 0.4);
+        Stroke.Time late = new Stroke.Time(0.5, 1);
+        return inked(
+                20,
+                List.of(
+                        STEM.withTime(Optional.of(limbFirst ? late : early)),
+                        LIMB.withTime(Optional.of(limbFirst ? early : late))));
+    }
+
+    /** By the strokes that are found in it. */
+    private static Shot lastTram(int frames) {
+        return shot(arriving(word("LAST TRAM HOME", 50, 320, 180), ink(frames)), plate(Colour.BLACK));
+    }
+
+    private static Shot inked(int frames, List<Stroke> strokes) {
+        Layer word = word();
+        return shot(
+                arriving(word, ink(frames)).withInk(Optional.of(Ink.of(word.content(), strokes))), plate(Colour.BLACK));
+    }
+
+    private static Passage ink(int frames) {
+        Recipe recipe = Openings.of("ink").descriptor().standard();
+        return new Passage(frames, 0, Ease.LINEAR, Pose.REST, Optional.of(AnimatedRecipe.of(recipe)));
+    }
+
+    private static final Stroke STEM = line("stem", new Point(0, -60), new Point(0, 60), Stroke.Begins.WORD);
+    private static final Stroke LIMB = line("limb", new Point(1, 2), new Point(90, 4), Stroke.Begins.STROKE);
+
+    private static Stroke line(String id, Point from, Point to, Stroke.Begins begins) {
+        return Stroke.of(
+                id,
+                new BezierPath(
+                        List.of(
+                                new BezierPath.Knot(from, Point.ORIGIN, Point.ORIGIN, 14),
+                                new BezierPath.Knot(to, Point.ORIGIN, Point.ORIGIN, 14)),
+                        false),
+                begins);
     }
 
     @ParameterizedTest
