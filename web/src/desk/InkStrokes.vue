@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue';
+import { Button, Switch } from 'ant-design-vue';
 import { DeleteOutlined } from '@ant-design/icons-vue';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import NumberField from '../fields/NumberField.vue';
 import SheetHead from '../fields/SheetHead.vue';
 import SheetLine from '../fields/SheetLine.vue';
@@ -37,6 +37,20 @@ const patch = (label: string, op: 'remove' | 'move', at: string, more: object = 
 
 function order(index: number, by: number) {
   void patch('Order of strokes', 'move', String(index + by), { from: `/ink/strokes/${index}` });
+}
+const chosen = computed(() => {
+  const index = ink.value?.strokes.findIndex((s) => path(s.id) === view.path) ?? -1;
+  const s = ink.value?.strokes[index];
+  return s && { ...s, index };
+});
+/** A stroke that is dragged onto another takes its place. */
+const dragged = ref<number>();
+const over = ref<number>();
+function drop(to: number) {
+  const from = dragged.value;
+  dragged.value = over.value = undefined;
+  if (from === undefined || from === to) return;
+  void patch('Order of strokes', 'move', String(to), { from: `/ink/strokes/${from}` });
 }
 function remove(index: number) {
   view.choosePath(undefined);
@@ -76,8 +90,14 @@ const draw = () => (view.tool = view.tool === 'stroke' ? 'choose' : 'stroke');
       <li
         v-for="(s, i) in ink?.strokes"
         :key="s.id"
-        :class="{ chosen: view.path === path(s.id) }"
+        :class="{ chosen: view.path === path(s.id), over: over === i && dragged !== i }"
         :data-testid="`stroke-${i}`"
+        :draggable="!locked"
+        title="Drag it to where it is to be written"
+        @dragstart="dragged = i"
+        @dragover.prevent="over = i"
+        @dragend="dragged = over = undefined"
+        @drop.prevent="drop(i)"
         @pointerdown="view.choosePath(path(s.id))"
       >
         <span class="number">{{ i + 1 }}</span>
@@ -106,23 +126,8 @@ const draw = () => (view.tool = view.tool === 'stroke' ? 'choose' : 'stroke');
         >
           ⇄
         </button>
-        <button
-          v-if="view.path === path(s.id) && i + 1 < (ink?.strokes.length ?? 0)"
-          class="bare link"
-          :disabled="locked"
-          @click="edit('Join strokes', 'join-strokes', { stroke: s.id })"
-        >
-          join with next
-        </button>
-        <button
-          v-if="view.path === path(s.id) && view.points.length === 1"
-          class="bare link"
-          :disabled="locked"
-          @click="edit('Cut stroke', 'split-stroke', { stroke: s.id, point: view.points[0] })"
-        >
-          cut here
-        </button>
         <span class="between"></span>
+        <span v-if="s.time" class="number" title="It has a time of its own">◔</span>
         <button
           class="bare"
           :disabled="locked"
@@ -133,26 +138,72 @@ const draw = () => (view.tool = view.tool === 'stroke' ? 'choose' : 'stroke');
         </button>
       </li>
     </ol>
-    <PointTools v-if="view.path?.startsWith('stroke.')" :locked="locked" />
-    <SheetLine label="Pen">
-      <NumberField
-        :value="view.nib"
-        label="Width of the pen"
-        unit="px"
-        :least="1"
-        :most="1000"
+    <p v-if="chosen" class="acts">
+      <button
+        v-if="chosen.index + 1 < (ink?.strokes.length ?? 0)"
+        class="bare link"
         :disabled="locked"
-        @commit="(v) => (view.nib = v)"
-      />
-      <Button
-        size="small"
-        :type="view.tool === 'stroke' ? 'primary' : 'default'"
-        :disabled="locked"
-        data-testid="draw-stroke"
-        title="Draw with the mouse or a pen over the letters; Escape ends it"
-        @click="draw"
-        >Draw</Button
+        @click="edit('Join strokes', 'join-strokes', { stroke: chosen.id })"
       >
+        join with next
+      </button>
+      <button
+        v-if="view.points.length === 1"
+        class="bare link"
+        :disabled="locked"
+        @click="edit('Cut stroke', 'split-stroke', { stroke: chosen.id, point: view.points[0] })"
+      >
+        cut here
+      </button>
+      <button
+        class="bare link"
+        :disabled="locked"
+        @click="edit('Smooth stroke', 'smooth-strokes', { strokes: [chosen.id], deviation: view.nib / 2 })"
+      >
+        smooth
+      </button>
+      <button
+        v-if="chosen.time"
+        class="bare link"
+        :disabled="locked"
+        title="Written when the pen gets there"
+        @click="patch('Time of stroke', 'remove', `${chosen.index}/time`)"
+      >
+        no time of its own
+      </button>
+    </p>
+    <PointTools v-if="view.path?.startsWith('stroke.')" :locked="locked" />
+    <SheetLine label="Tints">
+      <span>
+        <Switch
+          v-model:checked="view.owners"
+          size="small"
+          aria-label="Tint what each stroke owns"
+          data-testid="tint-strokes"
+        />
+      </span>
+    </SheetLine>
+    <SheetLine label="Pen">
+      <span class="pen">
+        <NumberField
+          :value="view.nib"
+          label="Width of the pen"
+          unit="px"
+          :least="1"
+          :most="1000"
+          :disabled="locked"
+          @commit="(v) => (view.nib = v)"
+        />
+        <Button
+          size="small"
+          :type="view.tool === 'stroke' ? 'primary' : 'default'"
+          :disabled="locked"
+          data-testid="draw-stroke"
+          title="Draw with the mouse or a pen over the letters; Escape ends it"
+          @click="draw"
+          >Draw</Button
+        >
+      </span>
     </SheetLine>
   </template>
 </template>
@@ -172,6 +223,9 @@ li {
   padding: 1px 4px;
   border-radius: 3px;
 }
+li.over {
+  box-shadow: inset 0 2px 0 var(--accent);
+}
 li.chosen {
   background: var(--chosen, #2f3b38);
 }
@@ -179,6 +233,17 @@ li.chosen {
   min-width: 22px;
   color: var(--quiet, #9a9a9a);
   text-align: right;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  margin: 0 0 4px;
+}
+.pen {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 6px;
 }
 .between {
   flex: 1;

@@ -172,6 +172,12 @@ function drop(e: DragEvent) {
   ];
   void adding.dropped(e.dataTransfer, { at });
 }
+/** What each pen stroke of the chosen layer owns, where that is asked for. */
+const owners = computed(() => {
+  const layer = view.owners && !view.playing ? shot.find(view.layer) : undefined;
+  if (!layer?.ink || !shot.view) return undefined;
+  return `/api/shots/${shot.view.id}/layers/${encodeURIComponent(layer.id)}/owners.png?frame=${view.frame}&r=${shot.view.revision}`;
+});
 </script>
 
 <template>
@@ -225,6 +231,7 @@ function drop(e: DragEvent) {
         <div class="rule top" data-testid="rule-top" @pointerdown.stop="fromRuler($event, 'down')"></div>
         <div class="rule side" data-testid="rule-side" @pointerdown.stop="fromRuler($event, 'across')"></div>
       </template>
+      <img v-if="owners" class="owners" data-testid="owners" alt="What each stroke owns" :src="owners" />
       <div
         v-if="mark"
         class="mark"
@@ -254,6 +261,13 @@ function drop(e: DragEvent) {
   min-width: 0;
   overflow: auto;
   background: #121212;
+}
+.owners {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  pointer-events: none;
 }
 .stage.over {
   box-shadow: inset 0 0 0 2px var(--accent);

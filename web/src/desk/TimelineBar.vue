@@ -14,6 +14,7 @@ import { useShot } from '../stores/shot';
 import { useSound } from '../stores/sound';
 import { useTiming } from '../stores/timing';
 import { useView } from '../stores/view';
+import StrokePieces from './StrokePieces.vue';
 
 /**
  * A layer's span. Dragged by its middle it slides, and all chosen ones with it; by its ends it is trimmed. With Shift the
@@ -320,6 +321,14 @@ function ramped(e: PointerEvent, way: Way) {
       :data-testid="`ramp-${r.way}-${row.layer.name}`"
       @pointerdown.stop="ramped($event, r.way)"
     ></span>
+    <StrokePieces
+      v-if="row.layer.id === view.layer && row.layer.ink && row.layer.arrive && row.step > 0"
+      :layer="row.layer.id"
+      :length="row.layer.arrive.length"
+      :each="each"
+      :start="row.layer.arrive.delay * each"
+      :locked="row.layer.locked"
+    />
     <span class="edge in" @pointerdown.stop="end($event, 'in')"></span>
     <span class="note">{{ note }}</span>
     <svg

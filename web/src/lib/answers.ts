@@ -39,6 +39,14 @@ export interface PathNow {
   points: Points;
 }
 
+/** A pen stroke: from when to when it is written, and whether that is a time of its own. */
+export interface StrokeNow {
+  id: string;
+  from: number;
+  to: number;
+  own: boolean;
+}
+
 /** What something is painted with. */
 export type PaintForm = 'solid' | 'linear' | 'radial' | 'conic';
 
@@ -90,6 +98,8 @@ export interface Handles {
   anchor: Pair;
   /** The paths of its shape and its masks. */
   paths: PathNow[];
+  /** When its pen strokes are written, as shares of its arrival, where they were set by hand. */
+  strokes: StrokeNow[];
   properties: PropertyNow[];
   /** The curve of the values of its cut, from 0 to 1 in even steps; none without a cut. */
   curve: number[];

@@ -83,6 +83,8 @@ export const useView = defineStore('view', () => {
   const becomes = ref<Becomes>('mask');
   /** How wide the pen is with which strokes are drawn, in pixels of the layer. */
   const nib = ref(24);
+  /** Whether what each pen stroke owns is tinted on the Picture. */
+  const owners = ref(false);
   const typing = ref(false);
   /** While a time is typed into the field beside the playhead's buttons. */
   const typingTime = ref(false);
@@ -189,6 +191,7 @@ export const useView = defineStore('view', () => {
     tool,
     becomes,
     nib,
+    owners,
     typing,
     typingTime,
     stance,

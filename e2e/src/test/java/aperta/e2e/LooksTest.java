@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import aperta.core.shot.Layer;
+import aperta.core.shot.Stroke;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -18,6 +19,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Set;
 import java.util.function.BiConsumer;
 import javax.imageio.ImageIO;
@@ -383,6 +385,50 @@ class LooksTest {
                     }
                     assertThat(red).isGreaterThan(blue * 5 / 4);
                 });
+    }
+
+    /** The last letter's stroke is dragged to the start of the time, the first one's later; another is smoothed; tints show what is whose. */
+    @Test
+    void strokesGetTimesOfTheirOwnByDraggingTheirPieces() {
+        made(
+                "Own times",
+                (desk, name) -> {
+                    word(desk, "ILL");
+                    desk.stance("Arrive");
+                    desk.opening("ink");
+                    desk.number("Length of the arrival", "24");
+                    desk.page.getByTestId("strokes-by-hand").click();
+                    desk.saved();
+                    drag(desk, "piece-0", 60);
+                    drag(desk, "piece-2", -720);
+                    desk.page.getByTestId("stroke-1").click();
+                    desk.link("smooth");
+                    desk.saved();
+                    // By dragging in the list the third comes first.
+                    desk.page.getByTestId("stroke-2").dragTo(desk.page.getByTestId("stroke-0"));
+                    desk.saved();
+                    desk.page.getByTestId("tint-strokes").click();
+                    desk.page.getByTestId("owners").waitFor();
+                    desk.page.getByTestId("tint-strokes").click();
+                },
+                (film, desk) -> {
+                    List<Stroke> strokes = desk.find("ILL").ink().orElseThrow().strokes();
+                    assertThat(strokes.get(0).time().orElseThrow().from()).isZero();
+                    assertThat(strokes.get(1).time().orElseThrow().from()).isGreaterThan(0.05);
+                    assertThat(strokes.get(2).time()).isEmpty();
+                    // The last letter is there first.
+                    double left = film.white(3, 0, 0, W / 2 - 20, H);
+                    double right = film.white(3, W / 2 + 10, 0, W, H);
+                    assertThat(right).isGreaterThan(0.002);
+                    assertThat(left).isLessThan(0.001);
+                    assertThat(film.off(FRAMES - 1, desk.picture(30))).isLessThan(1.5);
+                });
+    }
+
+    private static void drag(Desk desk, String piece, double by) {
+        double[] at = desk.middle(piece);
+        desk.drag(at, new double[] {at[0] + by, at[1]});
+        desk.saved();
     }
 
     @Test

@@ -4,6 +4,7 @@ import aperta.core.geometry.Affine;
 import aperta.core.geometry.Point;
 import aperta.core.outline.CurveFitting;
 import aperta.core.shot.BezierPath;
+import aperta.core.shot.Curve;
 import aperta.core.shot.Ink;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Moment;
@@ -102,6 +103,64 @@ public final class InkEdits {
                 }
                 return next;
             });
+        }
+    }
+
+    /**
+     * Smooths strokes: their line and their width are averaged along them by a Gaussian, and drawn anew; their ends stay.
+     *
+     * @param deviation of the Gaussian, in pixels of the layer, over 0
+     */
+    public record Smooth(String layer, List<String> strokes, double deviation) implements Edit {
+        private static final double STEP = 2;
+
+        @Override
+        public Shot apply(Shot shot, Extents extents) {
+            if (!(deviation > 0 && deviation <= 1000)) {
+                throw new IllegalArgumentException("A stroke is smoothed over more than 0 and up to 1000 pixels.");
+            }
+            return changed(shot, layer, all -> {
+                List<Stroke> next = new ArrayList<>(all);
+                for (String id : strokes) {
+                    int at = index(next, id);
+                    next.set(at, next.get(at).withPath(Animated.of(smoothed(still(next.get(at))))));
+                }
+                return next;
+            });
+        }
+
+        private BezierPath smoothed(BezierPath path) {
+            List<Point> points = new ArrayList<>();
+            List<Double> widths = new ArrayList<>();
+            for (int i = 0; i < path.segments(); i++) {
+                Curve c = path.curve(i);
+                int pieces = (int) Math.max(1, Math.ceil(c.length() / STEP));
+                for (int k = i == 0 ? 0 : 1; k <= pieces; k++) {
+                    double t = c.atShare(k / (double) pieces);
+                    points.add(c.at(t));
+                    double from = path.knots().get(i).feather();
+                    widths.add(from + (path.knots().get(i + 1).feather() - from) * t);
+                }
+            }
+            int last = points.size() - 1;
+            List<Point> line = new ArrayList<>(points);
+            List<Double> wide = new ArrayList<>(widths);
+            for (int i = 1; i < last; i++) {
+                // Nearer to the ends over less, so that these stay where they are.
+                int reach = Math.min(Math.min(i, last - i), (int) Math.ceil(3 * deviation / STEP));
+                double sum = 0;
+                double width = 0;
+                Point mean = Point.ORIGIN;
+                for (int k = -reach; k <= reach; k++) {
+                    double weight = StrictMath.exp(-k * k * STEP * STEP / (2 * deviation * deviation));
+                    mean = mean.plus(points.get(i + k).times(weight));
+                    width += widths.get(i + k) * weight;
+                    sum += weight;
+                }
+                line.set(i, mean.times(1 / sum));
+                wide.set(i, width / sum);
+            }
+            return last < 2 ? path : CurveFitting.path(line, wide, FIT);
         }
     }
 

@@ -74,6 +74,16 @@ public final class InkField {
         return pens.get(i);
     }
 
+    List<PenPath> pens() {
+        return pens;
+    }
+
+    /** Which stroke a place inside the shape belongs to, by its number from 0; under 0 outside. In the layer's pixels. */
+    public int owner(double x, double y) {
+        int cell = grid.at(x, y);
+        return grid.inside()[cell] ? stroke[cell * MOST] : -1;
+    }
+
     int stroke(int cell, int label) {
         return stroke[cell * MOST + label];
     }

@@ -1,5 +1,6 @@
 package aperta.core.ink;
 
+import aperta.core.shot.PathLength;
 import aperta.core.shot.Stroke;
 import aperta.core.shot.Writing;
 import java.util.List;
@@ -23,6 +24,18 @@ public final class Schedule {
 
     /** @param strokes as many as the field has, in order */
     public Schedule(InkField field, List<Stroke> strokes, Writing writing) {
+        this(field.pens(), strokes, writing);
+    }
+
+    /** When strokes are written, to within a thousandth of their length. */
+    public static Schedule of(List<Stroke> strokes, Writing writing) {
+        List<PenPath> pens = strokes.stream()
+                .map(s -> new PenPath(s.line(), Math.max(0.1, new PathLength(s.line()).length() / 1000)))
+                .toList();
+        return new Schedule(pens, strokes, writing);
+    }
+
+    private Schedule(List<PenPath> pens, List<Stroke> strokes, Writing writing) {
         int n = strokes.size();
         this.writing = writing;
         this.from = new double[n];
@@ -31,13 +44,13 @@ public final class Schedule {
         this.times = new double[n][];
         double largest = 0;
         for (int i = 0; i < n; i++) {
-            lengths[i] = field.pen(i).length();
-            largest = Math.max(largest, reach(field.pen(i)));
+            lengths[i] = pens.get(i).length();
+            largest = Math.max(largest, reach(pens.get(i)));
         }
         double[] takes = new double[n];
         double all = 0;
         for (int i = 0; i < n; i++) {
-            times[i] = times(field.pen(i), largest / 4);
+            times[i] = times(pens.get(i), largest / 4);
             takes[i] = Math.max(1e-9, times[i][times[i].length - 1]);
             all += takes[i] + (i == 0 ? 0 : pause(strokes.get(i)));
         }

@@ -16,6 +16,9 @@ public final class CurveFitting {
     /** Beyond so many times the tolerance other parameters won't help. */
     private static final double HOPELESS = 60;
 
+    /** By which share a width may be off. */
+    private static final double WIDTH_OFF = 0.08;
+
     private final List<Point> points;
     private final double tolerance;
     /** By what lies so near the direction at a point is told, in pixels. */
@@ -85,7 +88,7 @@ public final class CurveFitting {
         List<BezierPath.Knot> knots = new ArrayList<>();
         Point in = Point.ORIGIN;
         int at = 0;
-        for (Curve c : smooth(points, tolerance)) {
+        for (Curve c : smoothByWidths(points, widths, tolerance)) {
             while (!points.get(at).equals(c.p0())) {
                 at++;
             }
@@ -95,6 +98,46 @@ public final class CurveFitting {
         int last = points.size() - 1;
         knots.add(new BezierPath.Knot(points.get(last), in, Point.ORIGIN, widths.get(last)));
         return new BezierPath(knots, false);
+    }
+
+    /** Between knots the width changes evenly: where that wouldn't do, there is one more knot. */
+    private static List<Curve> smoothByWidths(List<Point> points, List<Double> widths, double tolerance) {
+        CurveFitting fitting = new CurveFitting(points, tolerance, 6 * tolerance);
+        int last = points.size() - 1;
+        List<Integer> cuts = new ArrayList<>();
+        fitting.widthCuts(0, last, widths, cuts);
+        cuts.add(last);
+        Point leaves = fitting.direction(0, 1);
+        int from = 0;
+        for (int to : cuts) {
+            Point arrives = to == last
+                    ? fitting.direction(last, -1)
+                    : fitting.through(to, 0, last).times(-1);
+            fitting.fit(from, to, leaves, arrives);
+            leaves = arrives.times(-1);
+            from = to;
+        }
+        return fitting.curves;
+    }
+
+    /** The points at which the width has to be told, in their order (D. H. Douglas and T. K. Peucker 1973). */
+    private void widthCuts(int first, int last, List<Double> widths, List<Integer> into) {
+        double[] u = byLength(first, last);
+        int worst = first;
+        double most = 0;
+        for (int i = first + 1; i < last; i++) {
+            double even = widths.get(first) + (widths.get(last) - widths.get(first)) * u[i - first];
+            double off = Math.abs(widths.get(i) - even) - Math.max(tolerance, WIDTH_OFF * widths.get(i));
+            if (off > most) {
+                most = off;
+                worst = i;
+            }
+        }
+        if (worst > first) {
+            widthCuts(first, worst, widths, into);
+            into.add(worst);
+            widthCuts(worst, last, widths, into);
+        }
     }
 
     /** Whither the line leads from a point on, as a parabola through it and two more does. */

@@ -3,6 +3,7 @@ package aperta.core.render;
 import aperta.core.edit.Edit;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
+import aperta.core.ink.InkField;
 import aperta.core.opening.Openings;
 import aperta.core.opening.Windows;
 import aperta.core.outline.Outline;
@@ -188,6 +189,16 @@ public final class Planner implements Opener, Edit.Extents {
     /** The contours of the letters of a text whose values are fixed, united where they overlap. */
     List<PathLength> contours(Content.Text text) {
         return contours.of(type.outline(text, 0));
+    }
+
+    /**
+     * Which stroke each place of a layer belongs to.
+     *
+     * @param cell how large the cells are in which that is told, in the layer's pixels
+     */
+    public InkField owners(Moment moment, String id, double cell) {
+        Inks.Ink ink = ink(moment, id);
+        return InkField.of(ink.shape(), ink.strokes().stream().map(Stroke::line).toList(), cell);
     }
 
     @Override

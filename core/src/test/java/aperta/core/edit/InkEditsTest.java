@@ -172,4 +172,38 @@ class InkEditsTest {
         assertThatThrownBy(() -> Stroke.of("x", s.line().joined(), Stroke.Begins.STROKE))
                 .hasMessageContaining("open");
     }
+
+    /** A trembling line becomes a quiet one; its ends and its way stay. */
+    @Test
+    void aStrokeIsSmoothed() {
+        Shot found = apply(written(), new InkEdits.Find("w", 25));
+        List<BezierPath.Knot> knots = new ArrayList<>();
+        for (int i = 0; i <= 30; i++) {
+            knots.add(new BezierPath.Knot(
+                    new Point(3 * i, i % 2 == 0 ? 1.5 : -1.5), Point.ORIGIN, Point.ORIGIN, i % 2 == 0 ? 8 : 12));
+        }
+        BezierPath trembling = new BezierPath(knots, false);
+        Stroke first = ink(found).strokes().get(0);
+        Shot shaky = found.changing(
+                "w", l -> l.withInk(l.ink().map(k -> k.withStrokes(List.of(first.withPath(Animated.of(trembling)))))));
+        BezierPath calm = ink(apply(shaky, new InkEdits.Smooth("w", List.of(first.id()), 8)))
+                .strokes()
+                .get(0)
+                .line();
+        assertThat(calm.knots().get(0).at()).isEqualTo(knots.get(0).at());
+        assertThat(calm.knots().get(calm.knots().size() - 1).at())
+                .isEqualTo(knots.get(30).at());
+        assertThat(calm.knots()).hasSizeLessThan(12);
+        double off = 0;
+        for (int i = 0; i < calm.segments(); i++) {
+            for (double t = 0.1; t < 1; t += 0.1) {
+                Point p = calm.curve(i).at(t);
+                off = Math.max(off, p.x() > 10 && p.x() < 80 ? Math.abs(p.y()) : 0);
+            }
+        }
+        assertThat(off).isLessThan(0.7);
+        assertThat(calm.knots().get(calm.knots().size() / 2).feather()).isCloseTo(10, within(0.7));
+        assertThatThrownBy(() -> apply(shaky, new InkEdits.Smooth("w", List.of(first.id()), 0)))
+                .hasMessageContaining("more than 0");
+    }
 }

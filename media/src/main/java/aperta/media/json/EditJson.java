@@ -258,6 +258,7 @@ public final class EditJson {
         kinds.put("fit-strokes", InkEdits.Fit.class, Map.of());
         kinds.put("draw-stroke", InkEdits.Draw.class, Map.of("instead", Optional.empty()));
         kinds.put("reverse-strokes", InkEdits.Reverse.class, Map.of());
+        kinds.put("smooth-strokes", InkEdits.Smooth.class, Map.of("deviation", 12.0));
         kinds.put("join-strokes", InkEdits.Join.class, Map.of());
         kinds.put("split-stroke", InkEdits.Split.class, Map.of());
         return Codecs.union(kinds.all);

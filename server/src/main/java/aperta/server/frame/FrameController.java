@@ -117,6 +117,24 @@ class FrameController {
         return strip(previews.effect(shots.newest(id).shot(), layer, kind));
     }
 
+    /** What each pen stroke of a layer owns, each in a colour of its own, as large as the frame times a scale. */
+    @GetMapping(path = "/layers/{layer}/owners.png", produces = MediaType.IMAGE_PNG_VALUE)
+    byte[] owners(
+            @PathVariable UUID id,
+            @PathVariable String layer,
+            @RequestParam("frame") long frame,
+            @RequestParam(name = "scale", defaultValue = "0.5") double scale)
+            throws IOException {
+        Shot shot = shots.newest(id).shot();
+        if (!(scale >= 0.01 && scale <= 1)) {
+            throw new IllegalArgumentException("A scale is between 0.01 and 1.");
+        }
+        Owners owners = new Owners(media.planner(), shot, frame, layer, scale);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        Png.write(owners.width(), owners.height(), owners.rgba(), out);
+        return out.toByteArray();
+    }
+
     /** What each effect of a layer costs on a frame. */
     @GetMapping("/costs")
     List<Costs.Cost> costs(

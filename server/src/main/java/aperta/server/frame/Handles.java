@@ -8,14 +8,17 @@ import aperta.core.edit.Spots;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
+import aperta.core.ink.Schedule;
 import aperta.core.render.Planner;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.Content;
+import aperta.core.shot.Ink;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Paint;
 import aperta.core.shot.Painted;
+import aperta.core.shot.Passage;
 import aperta.core.shot.Property;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Stroke;
@@ -113,6 +116,7 @@ final class Handles {
                 .add("resting", resting(moment, id))
                 .add("anchor", point(anchor))
                 .add("paths", paths)
+                .add("strokes", strokes(shot, layer))
                 .add("properties", properties)
                 .add("path", path(moment, layer))
                 .add("curve", curve(layer))
@@ -122,6 +126,32 @@ final class Handles {
                 .add("inside", inside(moment, shot.layer(id).orElseThrow()))
                 .build();
         return Optional.of(new Told(json, points.build().toArray()));
+    }
+
+    /** When the strokes of a layer that arrives by ink are written, as shares of its arrival; nothing where they are found. */
+    private JsonArrayBuilder strokes(Shot shot, Layer layer) {
+        JsonArrayBuilder all = JSON.createArrayBuilder();
+        if (layer.ink().isEmpty() || layer.arrive().isEmpty()) {
+            return all;
+        }
+        Passage arrival = layer.arrive().get();
+        double half = layer.span().in() + arrival.delay() + arrival.length() / 2.0;
+        Moment.Seen seen = planner.moment(shot, half).of(layer.id());
+        Ink ink = layer.ink().get();
+        if (seen.writings().isEmpty() || !ink.fits(seen.still().content())) {
+            return all;
+        }
+        Schedule times =
+                Schedule.of(ink.on(seen.still().content()), seen.writings().get(0));
+        for (int i = 0; i < times.strokes(); i++) {
+            Stroke s = ink.strokes().get(i);
+            all.add(JSON.createObjectBuilder()
+                    .add("id", s.id())
+                    .add("from", times.from(i))
+                    .add("to", times.to(i))
+                    .add("own", s.time().isPresent()));
+        }
+        return all;
     }
 
     /**
