@@ -399,7 +399,7 @@ class LooksTest {
                     desk.number("Length of the arrival", "24");
                     desk.page.getByTestId("strokes-by-hand").click();
                     desk.saved();
-                    drag(desk, "piece-0", 60);
+                    drag(desk, "piece-0", 160);
                     drag(desk, "piece-2", -720);
                     desk.page.getByTestId("stroke-1").click();
                     desk.link("smooth");
