@@ -23,7 +23,7 @@ class Screenshots {
                 Browser browser = new Browser()) {
             Desk desk = new Desk(app, browser.page());
             Page page = desk.page;
-            Wait.until("the demo is loaded", 240, () -> app.get("/api/projects").contains("Terminus"));
+            Wait.until("the demo is loaded", 240, () -> app.get("/api/projects").contains("Archive"));
             desk.openProjects();
             page.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
             take(page, "projects");
