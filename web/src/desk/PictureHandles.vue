@@ -16,6 +16,7 @@ import SpotHandles from './SpotHandles.vue';
 import PathHandles from './PathHandles.vue';
 import { ifStill, provideOnPicture } from './onPicture';
 import PenPath from './PenPath.vue';
+import DrawingPen from './DrawingPen.vue';
 import StrokePen from './StrokePen.vue';
 import TypingOnPicture from './TypingOnPicture.vue';
 import TogetherHandles from './TogetherHandles.vue';
@@ -34,6 +35,9 @@ const nesting = useNesting();
 const svg = ref<SVGSVGElement>();
 const pen = ref<InstanceType<typeof PenPath>>();
 const strokePen = ref<InstanceType<typeof StrokePen>>();
+const drawingPen = ref<InstanceType<typeof DrawingPen>>();
+/** Whether the chosen layer is drawn frame by frame. */
+const isDrawn = computed(() => shot.find(view.layer)?.content.kind === 'drawings');
 const drawn = ref<{ from: Pair; to: Pair }>();
 
 const format = computed(() => shot.shot?.format ?? { width: 1, height: 1 });
@@ -184,6 +188,10 @@ async function down(e: PointerEvent) {
   if (view.tool === 'text') {
     e.preventDefault();
     typing.begin(at(e));
+    return;
+  }
+  if (view.tool === 'draw' || view.tool === 'rub') {
+    drawingPen.value?.down(e);
     return;
   }
   if (view.tool === 'stroke') {
@@ -354,6 +362,7 @@ defineExpose({ type });
     </template>
     <PenPath v-if="view.tool === 'pen'" ref="pen" />
     <StrokePen v-if="view.tool === 'stroke'" ref="strokePen" />
+    <DrawingPen v-if="isDrawn && view.tool !== 'choose'" ref="drawingPen" />
     <rect
       v-if="drawn"
       class="drawn"

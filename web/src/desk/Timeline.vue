@@ -227,6 +227,9 @@ onBeforeUnmount(() => watcher?.disconnect());
                 @click="view.draw(f.tool, 'shape')"
                 >Shape: {{ f.label }}</MenuItem
               >
+              <MenuItem key="drawn" title="Drawn by hand, frame after frame" @click="adding.drawnFrames()"
+                >Drawings</MenuItem
+              >
               <MenuDivider />
               <MenuItem key="solid" @click="adding.fill('solid')">One colour</MenuItem>
               <MenuItem key="linear" @click="adding.fill('linear')">Linear gradient</MenuItem>

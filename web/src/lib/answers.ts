@@ -100,6 +100,10 @@ export interface Handles {
   paths: PathNow[];
   /** When its pen strokes are written, as shares of its arrival, where they were set by hand. */
   strokes: StrokeNow[];
+  /** From the layer's own pixels to those of the shot, as the six numbers of a matrix of SVG. */
+  toShot: number[];
+  /** The frame of its content. */
+  contentFrame: number;
   properties: PropertyNow[];
   /** The curve of the values of its cut, from 0 to 1 in even steps; none without a cut. */
   curve: number[];

@@ -64,6 +64,12 @@ export const useAdding = defineStore('adding', () => {
   }
 
   /** What works on all that lies below it. */
+  /** A layer on which frames are drawn by hand, with the pen in the hand. */
+  async function drawnFrames() {
+    await add('Drawings', { kind: 'drawings' });
+    view.tool = 'draw';
+  }
+
   const adjustment = () => add('Adjustment', { kind: 'adjustment' });
 
   function texture(kind: string, label: string) {
@@ -213,5 +219,5 @@ export const useAdding = defineStore('adding', () => {
     }
   }
 
-  return { adjustment, texture, fill, media, nested, dropped, brought, drawings };
+  return { drawnFrames, adjustment, texture, fill, media, nested, dropped, brought, drawings };
 });

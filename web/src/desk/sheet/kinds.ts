@@ -3,6 +3,7 @@ import type { Layer } from '../../api/client';
 import AdjustmentLook from './AdjustmentLook.vue';
 import AgainLook from './AgainLook.vue';
 import ClipLook from './ClipLook.vue';
+import DrawingsLook from './DrawingsLook.vue';
 import FillLook from './FillLook.vue';
 import GroupLook from './GroupLook.vue';
 import ShapeLook from './ShapeLook.vue';
@@ -24,6 +25,10 @@ export const KINDS: Record<ContentKind, { look: Component; glyph: string }> = {
   trace: {
     look: TraceLook,
     glyph: 'M13 9.6A5.2 5.2 0 1 1 10.6 3.6M12.2 3.4a1.3 1.3 0 1 0 .01 2.6a1.3 1.3 0 1 0-.01-2.6',
+  },
+  drawings: {
+    look: DrawingsLook,
+    glyph: 'M2.5 13.5l1-3.2L11 2.8l2.2 2.2-7.5 7.5zM9.4 4.4l2.2 2.2M2.5 13.5l3.2-1',
   },
   again: { look: AgainLook, glyph: 'M4 6V3h4l1 1.5h5V11h-2M2 8V5.5M2 6h4.5L8 7.5h3.5V13H2z' },
   sound: { look: SoundLook, glyph: 'M2 8h1.5M5 5v6M7.5 2.5v11M10 5v6M12.5 7v2' },

@@ -3,6 +3,8 @@ package aperta.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import aperta.core.shot.BezierPath;
+import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Stroke;
 import com.microsoft.playwright.Locator;
@@ -429,6 +431,87 @@ class LooksTest {
         double[] at = desk.middle(piece);
         desk.drag(at, new double[] {at[0] + by, at[1]});
         desk.saved();
+    }
+
+    /** An H drawn stroke by stroke on each fourth frame, a stroke taken back, then the whole erased backwards; by pen, too. */
+    @Test
+    void aLetterIsDrawnFrameByFrame() {
+        made(
+                "Drawn",
+                (desk, name) -> {
+                    desk.add("Drawings");
+                    desk.number("On each … frame", "4");
+                    desk.frame(0);
+                    desk.drag(desk.at(60, 40, W), desk.at(60, 140, W));
+                    desk.saved();
+                    desk.frame(4);
+                    desk.drag(desk.at(60, 90, W), desk.at(150, 90, W));
+                    desk.saved();
+                    desk.frame(8);
+                    desk.drag(desk.at(250, 20, W), desk.at(300, 170, W));
+                    desk.saved();
+                    desk.button("Take back a line").click();
+                    desk.saved();
+                    // What was taken back stands in no drawing any more; the one before has all that this one has.
+                    assertThat(desk.page
+                                    .locator("[data-testid=shows-through] path")
+                                    .count())
+                            .isZero();
+                    desk.number("Drawings after that show through", "1");
+                    desk.frame(4);
+                    desk.frame(0);
+                    // The line across, drawn four frames later.
+                    assertThat(desk.page
+                                    .locator("[data-testid=shows-through] path")
+                                    .count())
+                            .isEqualTo(1);
+                    desk.frame(8);
+                    penStroke(desk, 150, 40, 140);
+                    desk.saved();
+                    desk.frame(16);
+                    desk.number("Length that goes on each drawn frame", "80");
+                    desk.button("Erase backwards").click();
+                    desk.saved();
+                    desk.press("Escape");
+                },
+                (film, desk) -> {
+                    assertThat(film.white(0)).isBetween(900.0, 2500.0);
+                    assertThat(film.white(3)).isCloseTo(film.white(0), within(40.0));
+                    assertThat(film.white(4)).isGreaterThan(film.white(3) + 600);
+                    assertThat(film.white(8)).isGreaterThan(film.white(7) + 400);
+                    assertThat(film.at(20, 275, 95, 0))
+                            .as("what was taken back")
+                            .isLessThan(20);
+                    for (int f = 20; f < 32; f += 4) {
+                        assertThat(film.white(f)).as("frame %d", f).isLessThan(film.white(f - 4) - 300);
+                    }
+                    assertThat(film.white(35)).isLessThan(60);
+                    // The pen was pressed harder and harder.
+                    Content.Drawings drawings =
+                            (Content.Drawings) desk.find("Drawings").content();
+                    List<BezierPath.Knot> knots = drawings.lines()
+                            .get(drawings.lines().size() - 1)
+                            .path()
+                            .knots();
+                    assertThat(knots.get(knots.size() - 1).feather())
+                            .isGreaterThan(2 * knots.get(0).feather());
+                });
+    }
+
+    /** A line that a pen draws downwards, pressed harder on its way. */
+    private static void penStroke(Desk desk, double x, double y0, double y1) {
+        double[] from = desk.at(x, y0, W);
+        double[] to = desk.at(x, y1, W);
+        desk.page.evaluate("""
+                ([x, y0, y1]) => {
+                  const on = document.querySelector('[data-testid=handles]');
+                  const send = (where, type, y, pressure) =>
+                    where.dispatchEvent(new PointerEvent(type, { bubbles: true, cancelable: true, composed: true, pointerId: 7,
+                      pointerType: 'pen', isPrimary: true, button: 0, buttons: 1, clientX: x, clientY: y, pressure }));
+                  send(on, 'pointerdown', y0, 0.2);
+                  for (let i = 1; i <= 20; i++) send(window, 'pointermove', y0 + ((y1 - y0) * i) / 20, 0.2 + 0.035 * i);
+                  send(window, 'pointerup', y1, 0);
+                }""", List.of(from[0], from[1], to[1]));
     }
 
     @Test

@@ -1,14 +1,11 @@
 package aperta.core.outline;
 
-import aperta.core.geometry.Point;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.Coat;
 import aperta.core.shot.Coat.Measure;
-import aperta.core.shot.Curve;
 import aperta.core.shot.PathLength;
 import java.awt.BasicStroke;
 import java.awt.Shape;
-import java.awt.geom.Ellipse2D;
 import java.awt.geom.Path2D;
 import java.util.ArrayList;
 import java.util.List;
@@ -19,14 +16,6 @@ import java.util.List;
  * line is a row of short pieces with round joins; it ends round, or straight for every other cap.
  */
 public final class Stroking {
-    /** How long the pieces of a tapering line are, at most, in pixels. */
-    private static final double SHORT = 2;
-
-    /** By how much a round join turns at once. */
-    private static final double STEP = Math.toRadians(6);
-
-    private static final int FEWEST = 6;
-    private static final int MOST = 512;
 
     private final Coat.Stroke stroke;
     private final Path2D.Double band = new Path2D.Double(Path2D.WIND_NON_ZERO);
@@ -126,35 +115,7 @@ public final class Stroking {
     }
 
     private void taper(BezierPath path, double from, double whole) {
-        double along = from;
-        Point last = path.knots().get(0).at();
-        Point across = Point.ORIGIN;
-        double lastHalf = half(from / whole);
-        disc(last, lastHalf);
-        for (int i = 0; i < path.segments(); i++) {
-            Curve c = path.curve(i);
-            double length = c.length();
-            int steps = (int) Math.min(MOST, Math.max(FEWEST, Math.ceil(length / SHORT)));
-            for (int k = 1; k <= steps; k++) {
-                Point p = c.at(c.atShare(k / (double) steps));
-                double half = half((along + length * k / steps) / whole);
-                Point d = p.minus(last);
-                if (d.length() > 0) {
-                    Point n = new Point(-d.y(), d.x()).times(1 / d.length());
-                    turn(last, lastHalf, across, n);
-                    polygon(
-                            last.minus(n.times(lastHalf)),
-                            p.minus(n.times(half)),
-                            p.plus(n.times(half)),
-                            last.plus(n.times(lastHalf)));
-                    across = n;
-                }
-                last = p;
-                lastHalf = half;
-            }
-            along += length;
-        }
-        disc(last, lastHalf);
+        new VaryingBand(band, stroke.cap() == Coat.Cap.ROUND).along(path, s -> half((from + s) / whole));
     }
 
     private double half(double share) {
@@ -162,38 +123,5 @@ public final class Stroking {
         double out = stroke.fixed(Measure.TAPER_END);
         double factor = Math.min(in > 0 ? share / in : 1, out > 0 ? (1 - share) / out : 1);
         return stroke.fixed(Measure.WIDTH) / 2 * Math.max(0, Math.min(1, factor));
-    }
-
-    /** What a round join fills between two directions across the line, on both of its sides. */
-    private void turn(Point p, double half, Point from, Point to) {
-        double by = StrictMath.atan2(from.x() * to.y() - from.y() * to.x(), from.x() * to.x() + from.y() * to.y());
-        int steps = (int) Math.ceil(Math.abs(by) / STEP);
-        for (int side = -1; side <= 1 && steps > 0; side += 2) {
-            Point[] pie = new Point[steps + 2];
-            pie[0] = p;
-            for (int i = 0; i <= steps; i++) {
-                // All pieces run the same way round, so that where they overlap they don't cancel.
-                double angle = by * (by > 0 ? i : steps - i) / steps;
-                double cos = StrictMath.cos(angle);
-                double sin = StrictMath.sin(angle);
-                Point n = new Point(from.x() * cos - from.y() * sin, from.x() * sin + from.y() * cos);
-                pie[i + 1] = p.plus(n.times(side * half));
-            }
-            polygon(pie);
-        }
-    }
-
-    private void polygon(Point... corners) {
-        band.moveTo(corners[0].x(), corners[0].y());
-        for (int i = 1; i < corners.length; i++) {
-            band.lineTo(corners[i].x(), corners[i].y());
-        }
-        band.closePath();
-    }
-
-    private void disc(Point p, double half) {
-        if (half > 0 && stroke.cap() == Coat.Cap.ROUND) {
-            band.append(new Ellipse2D.Double(p.x() - half, p.y() - half, 2 * half, 2 * half), false);
-        }
     }
 }

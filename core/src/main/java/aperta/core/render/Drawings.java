@@ -15,6 +15,7 @@ final class Drawings {
             Map.entry(Content.Texture.class, new TextureDrawing()),
             Map.entry(Content.Shape.class, new ShapeDrawing()),
             Map.entry(Content.Trace.class, new TraceDrawing()),
+            Map.entry(Content.Drawings.class, new DrawnFrames()),
             Map.entry(Content.Footage.class, new FootageDrawing()),
             Map.entry(Content.Still.class, new StillDrawing()),
             Map.entry(Content.Group.class, new GroupDrawing()),

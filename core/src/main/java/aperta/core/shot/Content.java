@@ -352,6 +352,79 @@ public sealed interface Content {
         INK
     }
 
+    /**
+     * Drawn by hand, frame after frame.
+     *
+     * @param lines all that were drawn, in their order
+     * @param drawings in the order of their frames; each holds until the next
+     */
+    record Drawings(List<PenLine> lines, List<Drawing> drawings) implements Content {
+        public static final int MOST = 4000;
+
+        public Drawings {
+            lines = List.copyOf(lines);
+            drawings = List.copyOf(drawings);
+            if (lines.size() > MOST || drawings.size() > MOST) {
+                throw new IllegalArgumentException("A layer has at most " + MOST + " lines and as many drawings.");
+            }
+            for (int i = 1; i < drawings.size(); i++) {
+                if (drawings.get(i).at() <= drawings.get(i - 1).at()) {
+                    throw new IllegalArgumentException("Drawings stand in the order of their frames.");
+                }
+            }
+        }
+
+        /**
+         * What there is from a frame on.
+         *
+         * @param at the frame of the content's time
+         * @param played whether its lines come as the hand drew them, rather than at once
+         */
+        public record Drawing(long at, List<Part> parts, boolean played) {
+            public Drawing {
+                parts = List.copyOf(parts);
+            }
+
+            public Drawing movedTo(long other) {
+                return new Drawing(other, parts, played);
+            }
+
+            public Drawing withParts(List<Part> other) {
+                return new Drawing(at, other, played);
+            }
+        }
+
+        /** What of a line is there, by shares of its length. */
+        public record Part(String line, double from, double to) {
+            public Part {
+                if (!(from >= 0 && to <= 1 && from < to)) {
+                    throw new IllegalArgumentException("A part of a line lies between 0 and 1 of its length.");
+                }
+            }
+        }
+
+        /** @throws IllegalArgumentException where there is no such line */
+        public PenLine line(String id) {
+            return lines.stream()
+                    .filter(l -> l.id().equals(id))
+                    .findFirst()
+                    .orElseThrow(() -> new IllegalArgumentException("There is no line '" + id + "'."));
+        }
+
+        /** The place in the list of the drawing that holds at a frame; under 0 before the first. */
+        public int indexAt(double frame) {
+            int found = -1;
+            for (int i = 0; i < drawings.size() && drawings.get(i).at() <= frame; i++) {
+                found = i;
+            }
+            return found;
+        }
+
+        public Drawings withDrawings(List<Drawing> other) {
+            return new Drawings(lines, other);
+        }
+    }
+
     /** A rectangle of a size, painted. */
     record Fill(Animated<Point> size, Paint paint) implements Content {}
 

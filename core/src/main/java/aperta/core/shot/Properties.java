@@ -155,6 +155,7 @@ final class Properties {
             Map.entry(Content.Texture.class, l -> texture(texture(l))),
             Map.entry(Content.Shape.class, l -> shape(shape(l))),
             Map.entry(Content.Trace.class, l -> trace((Content.Trace) l.content())),
+            Map.entry(Content.Drawings.class, l -> List.of()),
             Map.entry(Content.Footage.class, l -> PICTURED),
             Map.entry(Content.Still.class, l -> PICTURED),
             Map.entry(Content.Sound.class, l -> SOUND),

@@ -97,6 +97,11 @@ public final class Rules {
             broken.add("Two paths or two coats of paint of '" + layer.name() + "' have the same id.");
             return;
         }
+        if (layer.content() instanceof Content.Drawings drawings && !isSound(drawings)) {
+            broken.add(
+                    "Two lines of '" + layer.name() + "' have the same id, or a drawing shows one that isn't there.");
+            return;
+        }
         for (Property<?> property : Property.of(layer)) {
             property.broken(layer).ifPresent(broken::add);
         }
@@ -107,6 +112,12 @@ public final class Rules {
         return paths.stream().map(Content.Shape.Path::id).distinct().count() == paths.size()
                 && coated.coats().stream().map(Coat::id).distinct().count()
                         == coated.coats().size();
+    }
+
+    private static boolean isSound(Content.Drawings drawings) {
+        Set<String> ids = new HashSet<>();
+        return drawings.lines().stream().allMatch(l -> ids.add(l.id()))
+                && drawings.drawings().stream().flatMap(d -> d.parts().stream()).allMatch(p -> ids.contains(p.line()));
     }
 
     /** Whatever else names a layer, such as a parameter of an opening, names one of this shot. */

@@ -19,6 +19,7 @@ import aperta.core.shot.LetterRun;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Paint;
 import aperta.core.shot.Passage;
+import aperta.core.shot.PenLine;
 import aperta.core.shot.Place;
 import aperta.core.shot.Pose;
 import aperta.core.shot.Shot;
@@ -66,6 +67,7 @@ public final class EveryKind {
                 new Content.Shape(
                         List.of(new Content.Shape.Path("path", "Path 1", Animated.of(path))),
                         List.of(stroke, Coat.Fill.of("fill", new Colour(0.1, 0.6, 0.5, 1)))),
+                drawn(),
                 Content.Trace.of("again", Content.Along.SHAPE, List.of(stroke)),
                 new Content.Fill(size, new Paint.Solid(Animated.of(Colour.WHITE))),
                 new Content.Fill(
@@ -90,6 +92,21 @@ public final class EveryKind {
                         AnimatedRecipe.of(
                                 Textures.of("fe-turbulence").descriptor().standard())),
                 new Content.Adjustment());
+    }
+
+    /** A line by hand, of which a part goes after some frames. */
+    private static Content drawn() {
+        BezierPath path = new BezierPath(
+                List.of(
+                        new BezierPath.Knot(new Point(-30, -10), Point.ORIGIN, Point.ORIGIN, 6),
+                        new BezierPath.Knot(new Point(30, 12), Point.ORIGIN, Point.ORIGIN, 10)),
+                false);
+        PenLine line = new PenLine("1", path, Colour.WHITE, PenLine.Nib.ROUND, 0, List.of(0.0, 0.8), 0);
+        return new Content.Drawings(
+                List.of(line),
+                List.of(
+                        new Content.Drawings.Drawing(0, List.of(new Content.Drawings.Part("1", 0, 1)), false),
+                        new Content.Drawings.Drawing(9, List.of(new Content.Drawings.Part("1", 0.2, 0.7)), true)));
     }
 
     /** Two lines, of which one has letters of another look, filled with a gradient. */

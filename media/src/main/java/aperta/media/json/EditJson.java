@@ -2,6 +2,8 @@ package aperta.media.json;
 
 import static aperta.media.json.Provider.JSON;
 
+import aperta.core.colour.Colour;
+import aperta.core.edit.DrawingEdits;
 import aperta.core.edit.Edit;
 import aperta.core.edit.EffectEdits;
 import aperta.core.edit.Figure;
@@ -36,6 +38,7 @@ import aperta.core.shot.Layer;
 import aperta.core.shot.LetterLook;
 import aperta.core.shot.Opened;
 import aperta.core.shot.Passage;
+import aperta.core.shot.PenLine;
 import aperta.core.shot.Property;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Shutter;
@@ -156,6 +159,8 @@ public final class EditJson {
         types.put(LetterLook.class, ShotJson.LETTER_LOOK);
         types.put(KeyEdits.KeyName.class, new RecordCodec(Map.of()).of(KeyEdits.KeyName.class, Map.of()));
         types.put(Snap.Guides.class, new RecordCodec(Map.of()).of(Snap.Guides.class, Map.of()));
+        types.put(Colour.class, TimeCodecs.COLOUR);
+        types.put(DrawingEdits.Place.class, new RecordCodec(types).of(DrawingEdits.Place.class, Map.of("time", 0.0)));
         types.put(InkEdits.Place.class, new RecordCodec(types).of(InkEdits.Place.class, Map.of()));
         Map<Type, Codec<?>> opening = new LinkedHashMap<>(types);
         opening.put(AnimatedRecipe.class, ShotJson.OPENING);
@@ -254,6 +259,19 @@ public final class EditJson {
         kinds.put("trace", TraceEdits.Add.class, Map.of("along", Content.Along.SHAPE));
         kinds.put("draw-outline", TraceEdits.DrawOn.class, Map.of("along", Content.Along.SHAPE));
         kinds.put("trace-to-shape", TraceEdits.ToShape.class, Map.of());
+        kinds.put(
+                "draw-line",
+                DrawingEdits.Draw.class,
+                Map.of("every", 1, "nib", PenLine.Nib.ROUND, "angle", 0.0, "smooth", 0.0, "pause", 0.0));
+        kinds.put("remove-line", DrawingEdits.RemoveLine.class, Map.of("every", 1));
+        kinds.put("rub-out", DrawingEdits.Rub.class, Map.of("every", 1, "rubs", DrawingEdits.Rubs.ALL));
+        kinds.put("erase-backwards", DrawingEdits.EraseBackwards.class, Map.of("every", 1));
+        kinds.put("reverse-drawings", DrawingEdits.Reverse.class, Map.of());
+        kinds.put("retime-drawings", DrawingEdits.Retime.class, Map.of());
+        kinds.put("hold-drawing", DrawingEdits.Hold.class, Map.of());
+        kinds.put("remove-drawing", DrawingEdits.Remove.class, Map.of());
+        kinds.put("copy-drawing", DrawingEdits.Copy.class, Map.of());
+        kinds.put("play-drawing", DrawingEdits.Play.class, Map.of());
         kinds.put("find-strokes", InkEdits.Find.class, Map.of());
         kinds.put("fit-strokes", InkEdits.Fit.class, Map.of());
         kinds.put("draw-stroke", InkEdits.Draw.class, Map.of("instead", Optional.empty()));

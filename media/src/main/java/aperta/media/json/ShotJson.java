@@ -30,6 +30,7 @@ import aperta.core.shot.Mask;
 import aperta.core.shot.Pace;
 import aperta.core.shot.Paint;
 import aperta.core.shot.Passage;
+import aperta.core.shot.PenLine;
 import aperta.core.shot.Place;
 import aperta.core.shot.Pose;
 import aperta.core.shot.Range;
@@ -511,6 +512,7 @@ public final class ShotJson {
         kinds.put("fill", new Codecs.Kind<>(Content.Fill.class, fill()));
         kinds.put("shape", new Codecs.Kind<>(Content.Shape.class, shape()));
         kinds.put("trace", new Codecs.Kind<>(Content.Trace.class, trace()));
+        kinds.put("drawings", new Codecs.Kind<>(Content.Drawings.class, drawings()));
         kinds.put("again", new Codecs.Kind<>(Content.Again.class, again()));
         kinds.put("texture", new Codecs.Kind<>(Content.Texture.class, texture()));
         kinds.put("adjustment", new Codecs.Kind<>(Content.Adjustment.class, adjustment()));
@@ -657,6 +659,36 @@ public final class ShotJson {
         var coats = o.field("coats", coats(), Content.Trace::coats);
         return o.making(r ->
                 new Content.Trace(r.get(of), r.get(along), r.get(threshold), r.get(least), r.get(frame), r.get(coats)));
+    }
+
+    private static Codec<Content.Drawings> drawings() {
+        ObjectCodec<PenLine> l = new ObjectCodec<>();
+        var id = l.field("id", Codecs.TEXT, PenLine::id);
+        var path = l.field("path", TimeCodecs.PATH, PenLine::path);
+        var colour = l.field("colour", TimeCodecs.COLOUR, PenLine::colour);
+        var nib = l.field("nib", Codecs.choice(PenLine.Nib.class), PenLine::nib, PenLine.Nib.ROUND);
+        var angle = l.field("angle", Codecs.NUMBER, PenLine::angle, 0.0);
+        var times = l.field("times", Codecs.list(Codecs.NUMBER), PenLine::times, List.of());
+        var pause = l.field("pause", Codecs.NUMBER, PenLine::pause, 0.0);
+        l.making(r -> new PenLine(
+                r.get(id), r.get(path), r.get(colour), r.get(nib), r.get(angle), r.get(times), r.get(pause)));
+
+        ObjectCodec<Content.Drawings.Part> p = new ObjectCodec<>();
+        var line = p.field("line", Codecs.TEXT, Content.Drawings.Part::line);
+        var from = p.field("from", Codecs.NUMBER, Content.Drawings.Part::from, 0.0);
+        var to = p.field("to", Codecs.NUMBER, Content.Drawings.Part::to, 1.0);
+        p.making(r -> new Content.Drawings.Part(r.get(line), r.get(from), r.get(to)));
+
+        ObjectCodec<Content.Drawings.Drawing> d = new ObjectCodec<>();
+        var at = d.field("at", Codecs.WHOLE, Content.Drawings.Drawing::at);
+        var parts = d.field("parts", Codecs.list(p), Content.Drawings.Drawing::parts);
+        var played = d.field("played", Codecs.TRUTH, Content.Drawings.Drawing::played, false);
+        d.making(r -> new Content.Drawings.Drawing(r.get(at), r.get(parts), r.get(played)));
+
+        ObjectCodec<Content.Drawings> o = new ObjectCodec<>();
+        var lines = o.field("lines", Codecs.list(l), Content.Drawings::lines, List.of());
+        var all = o.field("drawings", Codecs.list(d), Content.Drawings::drawings, List.of());
+        return o.making(r -> new Content.Drawings(r.get(lines), r.get(all)));
     }
 
     private static Codec<List<Coat>> coats() {

@@ -117,6 +117,8 @@ final class Handles {
                 .add("anchor", point(anchor))
                 .add("paths", paths)
                 .add("strokes", strokes(shot, layer))
+                .add("toShot", map(seen.toShot()))
+                .add("contentFrame", (long) Math.floor(seen.content() + 1e-9))
                 .add("properties", properties)
                 .add("path", path(moment, layer))
                 .add("curve", curve(layer))
@@ -126,6 +128,14 @@ final class Handles {
                 .add("inside", inside(moment, shot.layer(id).orElseThrow()))
                 .build();
         return Optional.of(new Told(json, points.build().toArray()));
+    }
+
+    private static JsonArrayBuilder map(Affine m) {
+        JsonArrayBuilder all = JSON.createArrayBuilder();
+        for (double v : new double[] {m.a(), m.b(), m.c(), m.d(), m.e(), m.f()}) {
+            all.add(v);
+        }
+        return all;
     }
 
     /** When the strokes of a layer that arrives by ink are written, as shares of its arrival; nothing where they are found. */
