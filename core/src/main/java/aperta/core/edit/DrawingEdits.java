@@ -6,7 +6,6 @@ import aperta.core.geometry.Point;
 import aperta.core.outline.CurveFitting;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.Content.Drawings;
-import aperta.core.shot.Curve;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Moment;
 import aperta.core.shot.PathLength;
@@ -199,11 +198,12 @@ public final class DrawingEdits {
             double from = -1;
             for (int i = 0; i <= steps; i++) {
                 double share = part.from() + (part.to() - part.from()) * i / steps;
-                boolean stays = i < steps && !isNear(at(line.path(), length, share), eraser);
+                boolean stays = i < steps && !isNear(length.point(share * length.length()), eraser);
                 if (stays && from < 0) {
                     from = share;
                 } else if (!stays && from >= 0) {
-                    double to = i == steps && !isNear(at(line.path(), length, share), eraser) ? part.to() : share;
+                    double to =
+                            i == steps && !isNear(length.point(share * length.length()), eraser) ? part.to() : share;
                     if (to > from) {
                         into.add(new Drawings.Part(part.line(), from, to));
                     }
@@ -226,19 +226,6 @@ public final class DrawingEdits {
             }
             return false;
         }
-    }
-
-    private static Point at(BezierPath path, PathLength length, double share) {
-        double wanted = share * length.length();
-        for (int i = 0; i < path.segments(); i++) {
-            Curve c = path.curve(i);
-            double own = c.length();
-            if (wanted <= own || i == path.segments() - 1) {
-                return c.at(c.atShare(own <= 0 ? 0 : Math.min(1, wanted / own)));
-            }
-            wanted -= own;
-        }
-        throw new IllegalStateException("A path has segments.");
     }
 
     /**

@@ -31,7 +31,7 @@ public final class PenBand {
         double start = from * whole;
         BezierPath part =
                 to - from >= 1 ? path : length.piece(start, to * whole).path();
-        double[] at = until(path);
+        double[] at = length.untilKnots();
         VaryingBand round = new VaryingBand(band, true);
         if (line.nib() == PenLine.Nib.ROUND) {
             round.along(part, s -> width(path, at, start + s) / 2);
@@ -40,14 +40,6 @@ public final class PenBand {
             swept(band, part, path, at, start, Math.toRadians(line.angle()));
         }
         return Outline.of(band);
-    }
-
-    private static double[] until(BezierPath path) {
-        double[] at = new double[path.segments() + 1];
-        for (int i = 0; i < path.segments(); i++) {
-            at[i + 1] = at[i] + path.curve(i).length();
-        }
-        return at;
     }
 
     /** Between knots the width changes evenly along the line. */

@@ -16,7 +16,6 @@ import java.util.List;
  * line is a row of short pieces with round joins; it ends round, or straight for every other cap.
  */
 public final class Stroking {
-
     private final Coat.Stroke stroke;
     private final Path2D.Double band = new Path2D.Double(Path2D.WIND_NON_ZERO);
 

@@ -41,6 +41,17 @@ public final class PathLength {
         return until()[path.segments()];
     }
 
+    /** How far along the path each of its segments begins, and last its end, in pixels. */
+    public double[] untilKnots() {
+        return until().clone();
+    }
+
+    /** The point that lies so many pixels along. */
+    public Point point(double along) {
+        Place place = at(along);
+        return path.curve(place.segment).at(place.t);
+    }
+
     /** A point of the path: a curve of it, and the curve's parameter. */
     private record Place(int segment, double t) {}
 
