@@ -248,6 +248,10 @@ const owners = computed(() => {
       v-if="shot.shot && shot.shot.layers.length === 0 && !view.drawer"
       @dropped="(f) => void adding.brought(f)"
     />
+    <div v-if="frames.finding !== undefined" class="finding" role="status">
+      Finding the strokes
+      <progress :value="frames.finding" aria-label="Strokes found"></progress>
+    </div>
     <PictureMeasures :pixel="pixel" />
     <p v-if="over" class="hint">Drop clips, stills, fonts or a numbered sequence</p>
   </div>
@@ -268,6 +272,22 @@ const owners = computed(() => {
   width: 100%;
   height: 100%;
   pointer-events: none;
+}
+.finding {
+  position: absolute;
+  left: 50%;
+  bottom: 16px;
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  padding: 4px 10px;
+  transform: translateX(-50%);
+  background: var(--panel);
+  color: var(--quiet);
+}
+.finding progress {
+  width: 140px;
+  accent-color: var(--accent);
 }
 .stage.over {
   box-shadow: inset 0 0 0 2px var(--accent);

@@ -67,6 +67,8 @@ export const useFrames = defineStore('frames', () => {
   /** The newest wish for a picture, and whether its answer is still to come. */
   let newest = 0;
   const awaited = ref(false);
+  /** Which share of a text's strokes has been found, where that takes long and is waited for. */
+  const finding = ref<number>();
   let keysSeq = 0;
   /** Names of frames as far as they have come. */
   let asNamed: string[] = [];
@@ -260,9 +262,12 @@ export const useFrames = defineStore('frames', () => {
       reveal.value = m.shares as Record<string, number[]>;
     } else if (m.type === 'proof-problem') {
       proofProblem.value = m.detail as string;
+    } else if (m.type === 'finding') {
+      finding.value = (m.share as number) < 1 ? (m.share as number) : undefined;
     } else if (m.type === 'problem') {
       problem.value = m.detail as string;
       if (m.seq === newest) awaited.value = false;
+      finding.value = undefined;
       settle(m.of as string, m.seq as number);
     }
   }
@@ -277,6 +282,7 @@ export const useFrames = defineStore('frames', () => {
     // A late draft may be shown on the way to a newer one, but never after what was kept.
     if (header.seq !== newest && !(header.draft && drafting)) return;
     if (header.seq === newest) awaited.value = false;
+    finding.value = undefined;
     problem.value = '';
     lastMs.value = header.ms;
     snap.value = header.snap;
@@ -314,6 +320,7 @@ export const useFrames = defineStore('frames', () => {
     shownFrame,
     handles,
     awaited,
+    finding,
     snap,
     together,
     group,

@@ -120,6 +120,34 @@ window.fluency = {
     return [at.slice(1).map((t, i) => t - at[i])];
   },
 
+  /** Drawing by hand: from each move of the pen until the line reaches there; and from its lifting to the engine's picture. */
+  async pen(times) {
+    const board = find('[data-testid=handles]');
+    const r = board.getBoundingClientRect();
+    const line = () => find('[data-testid=drawn-line]')?.getAttribute('points') ?? '';
+    const moves = [];
+    const pictures = [];
+    for (let k = 0; k < 10; k++) {
+      const y = r.y + 40 + k * 20;
+      await pause(200);
+      point(board, 'pointerdown', r.x + 40, y);
+      for (let i = 1; i <= times / 10; i++) {
+        await pause(30);
+        const was = line();
+        const from = performance.now();
+        point(window, 'pointermove', r.x + 40 + i * 9, y + (i % 3));
+        const at = await painted();
+        if (line() === was) throw new Error('The line has not followed.');
+        moves.push(at - from);
+      }
+      const from = performance.now();
+      const picture = nextPicture();
+      point(window, 'pointerup', r.x + 40, y);
+      pictures.push((await picture) - from);
+    }
+    return [moves, pictures];
+  },
+
   /** An edit: until the curve of a layer's visible share has moved, and until Proof, having begun, is done. */
   async measured(times) {
     const curve = () => find("[data-testid='reveal-Layer 5']")?.getAttribute('d');

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { DeleteOutlined } from '@ant-design/icons-vue';
-import { Input, Select } from 'ant-design-vue';
-import { ref } from 'vue';
+import { Checkbox, Input, Select } from 'ant-design-vue';
+import { computed, ref } from 'vue';
 import type { Content } from '../../api/client';
 import SheetHead from '../../fields/SheetHead.vue';
 import SheetLine from '../../fields/SheetLine.vue';
@@ -103,6 +103,27 @@ function add(kind: keyof typeof NEW) {
 
 const move = (index: number, by: number) =>
   patch('Order of paint', 'move', `coats/${index + by}`, { from: `/content/coats/${index}` });
+
+/** A dot, or another layer that has a picture. */
+const riders = computed(() => [
+  { value: '', label: 'a dot' },
+  ...shot
+    .everyLayer()
+    .filter((l) => l.id !== view.layer && !['adjustment', 'sound'].includes(l.content.kind))
+    .map((l) => ({ value: l.id, label: l.name })),
+]);
+/** A layer that runs at the end shows nowhere else; where there was no dot, it gets a size. */
+function ride(coat: Stroke, index: number, layer: string) {
+  const path = `/content/coats/${index}`;
+  const value = layer ? { ...coat.headLayer, layer } : undefined;
+  void shot.edit('What runs at the end', {
+    layer: view.layer,
+    patch: [
+      value ? { op: 'add', path: `${path}/headLayer`, value } : { op: 'remove', path: `${path}/headLayer` },
+      ...(value && idle(coat, 'head') ? [{ op: 'add' as const, path: `${path}/head`, value: 48 }] : []),
+    ],
+  });
+}
 
 /** Lengths of lines and gaps, in pixels, parted by spaces or commas. */
 function dash(index: number, e: Event) {
@@ -211,6 +232,25 @@ const title = (c: Coat) => (c.kind === 'fill' ? 'Fill' : idle(c, 'halo') ? 'Stro
           {{ isOpen(c, fold) ? '▾' : '▸' }} {{ fold.label }}
         </button>
         <template v-if="isOpen(c, fold)">
+          <SheetLine v-if="fold.name === 'head'" label="What runs">
+            <Select
+              size="small"
+              aria-label="What runs at the end"
+              :disabled="locked"
+              :value="c.headLayer?.layer ?? ''"
+              :options="riders"
+              @change="(v) => ride(c, i, v as string)"
+            />
+          </SheetLine>
+          <SheetLine v-if="fold.name === 'head' && c.headLayer" label="">
+            <Checkbox
+              :disabled="locked"
+              :checked="c.headLayer.turns"
+              @change="set('Head turns', i, 'headLayer', { ...c.headLayer, turns: !c.headLayer.turns })"
+            >
+              turns with the line
+            </Checkbox>
+          </SheetLine>
           <PropertyRow v-for="p in inFold(c, fold)" :key="p.name" :property="p" :locked="locked" />
         </template>
       </div>

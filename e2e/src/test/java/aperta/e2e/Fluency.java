@@ -18,8 +18,8 @@ import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
 
 /**
- * How long the desk takes to answer in a shot of 60 layers and 2 000 keys, with a mask of 4 000 points, and to measure ten
- * layers; run by {@code ./aperta bench}. What is timed, and how, is in {@code fluency.js}.
+ * How long the desk takes to answer in a shot of 60 layers and 2 000 keys, with a mask of 4 000 points, to a pen that
+ * draws, and to measure ten layers; run by {@code ./aperta bench}. What is timed, and how, is in {@code fluency.js}.
  */
 class Fluency {
     private static final int LAYERS = 60;
@@ -44,6 +44,7 @@ class Fluency {
             System.out.println("|---|---|---|---|");
             manyLayers();
             coast();
+            drawn();
             proof();
         }
     }
@@ -146,6 +147,19 @@ class Fluency {
                 "a mask of 4000 points with feathers, dragging: its line and handles",
                 "a mask of 4000 points with feathers, dragging: its picture");
         time("masks", TIMES, "a mask of 4000 points with feathers, dragging without rest: from picture to picture");
+    }
+
+    private void drawn() {
+        desk.openProjects();
+        desk.newShot("Drawn", 1920, 1080, "48");
+        desk.add("Drawings");
+        desk.page.waitForTimeout(1000);
+        time("pen", TIMES);
+        time(
+                "pen",
+                2 * TIMES,
+                "drawing by hand: the line where the pen is",
+                "drawing by hand: the engine's picture after the pen was lifted");
     }
 
     private void proof() {

@@ -43,6 +43,7 @@ class Screenshots {
             effects(desk);
             ink(desk);
             lines(desk);
+            drawings(desk);
             looking(desk);
             renders(desk);
         }
@@ -198,6 +199,31 @@ class Screenshots {
         page.getByText("▾ Head").first().scrollIntoViewIfNeeded();
         desk.shown();
         take(page, "lines");
+    }
+
+    /** A round letter in the making, a drawing on each second frame. */
+    private static void drawings(Desk desk) {
+        Page page = desk.page;
+        desk.openProjects();
+        page.getByText("Line 9", new Page.GetByTextOptions().setExact(true)).click();
+        desk.ready();
+        desk.add("Drawings");
+        double[] middle = desk.at(960, 400, 1920);
+        double radius = desk.at(160, 0, 1920)[0] - desk.at(0, 0, 1920)[0];
+        for (int i = 0; i < 5; i++) {
+            desk.frame(2 * i);
+            page.mouse().move(middle[0] + radius * Math.cos(i * 1.26), middle[1] - radius * Math.sin(i * 1.26));
+            page.mouse().down();
+            for (int k = 1; k <= 12; k++) {
+                double a = (i + k / 12.0) * 1.26;
+                double down = i == 4 ? k * radius / 9 : 0;
+                page.mouse().move(middle[0] + radius * Math.cos(a), middle[1] - radius * Math.sin(a) + down);
+            }
+            page.mouse().up();
+            desk.saved();
+        }
+        desk.shown();
+        take(page, "drawings");
     }
 
     /** One layer alone, its alpha as heat, with a soft cut whose values follow a curve, and the histogram. */

@@ -14,6 +14,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.List;
+import java.util.function.DoubleConsumer;
 
 /**
  * Finds how letters are written: the medial axis of what hangs together, without spurs, its branches joined where they go straight on.
@@ -47,10 +48,19 @@ public final class StrokeFinder {
      * @return open paths whose knots have the width of the stroke as their feather, numbered from 1
      */
     public static List<Stroke> of(List<Outline> words) {
+        return of(words, share -> {});
+    }
+
+    /** @param progress is told which share has been found, from time to time */
+    public static List<Stroke> of(List<Outline> words, DoubleConsumer progress) {
         List<Stroke> all = new ArrayList<>();
+        double whole = words.stream().mapToDouble(w -> w.bounds().width()).sum();
+        double before = 0;
         for (Outline word : words) {
             Stroke.Begins begins = Stroke.Begins.WORD;
-            for (Piece piece : piecesOf(word)) {
+            double left = before;
+            before += word.bounds().width();
+            for (Piece piece : piecesOf(word, wide -> progress.accept((left + wide) / whole))) {
                 for (BezierPath path : piece.strokes()) {
                     all.add(Stroke.of(Integer.toString(all.size() + 1), path, begins));
                     begins = Stroke.Begins.STROKE;
@@ -61,12 +71,13 @@ public final class StrokeFinder {
         return all;
     }
 
-    private static List<Piece> piecesOf(Outline word) {
+    /** @param progress is told how wide what has been found is */
+    private static List<Piece> piecesOf(Outline word, DoubleConsumer progress) {
         Box box = word.bounds();
         if (box.isEmpty() || !(box.width() * box.height() > 0)) {
             return List.of();
         }
-        return inOrder(pieces(Grid.of(word, box, cell(word, box), 2)));
+        return inOrder(pieces(Grid.of(word, box, cell(word, box), 2), box.width(), progress));
     }
 
     /** So that strokes of mean width (twice the area over the length of the outline) are so many cells wide. */
@@ -92,12 +103,16 @@ public final class StrokeFinder {
         }
     }
 
-    private static List<Piece> pieces(Grid grid) {
+    private static List<Piece> pieces(Grid grid, double width, DoubleConsumer progress) {
         List<Piece> all = new ArrayList<>();
+        double found = 0;
         boolean[] done = new boolean[grid.inside().length];
         for (int i = 0; i < done.length; i++) {
             if (grid.inside()[i] && !done[i]) {
-                all.add(piece(grid, flood(grid, i, done)));
+                Piece piece = piece(grid, flood(grid, i, done));
+                all.add(piece);
+                found += piece.box().width();
+                progress.accept(Math.min(width, found));
             }
         }
         return all;

@@ -24,6 +24,14 @@ public final class Heads {
      */
     public record Head(Outline outline, double strength) {}
 
+    /**
+     * A drawing end.
+     *
+     * @param along the direction in which the line is drawn, of any length
+     * @param strength over 0, up to 1
+     */
+    public record End(Point at, Point along, double strength) {}
+
     private Heads() {}
 
     /** @param stroke whose values are fixed */
@@ -34,9 +42,7 @@ public final class Heads {
         }
         Map<Double, Outline> byStrength = new TreeMap<>();
         for (DrawnParts.Part part : DrawnParts.of(paths, stroke)) {
-            double fade = stroke.fixed(Measure.HEAD_FADE);
-            double strength = part.left() <= 0 ? 0 : fade <= 0 ? 1 : Math.min(1, part.left() / fade);
-            double step = Math.ceil(strength * STEPS) / STEPS;
+            double step = Math.ceil(strength(part, stroke) * STEPS) / STEPS;
             if (step > 0) {
                 byStrength.merge(step, head(part, stroke, size), Outline::and);
             }
@@ -46,11 +52,51 @@ public final class Heads {
         return all;
     }
 
-    private static Outline head(DrawnParts.Part part, Coat.Stroke stroke, double size) {
+    /**
+     * Where the heads of a stroke are, those that have faded left out.
+     *
+     * @param stroke whose values are fixed
+     */
+    public static List<End> ends(List<PathLength> paths, Coat.Stroke stroke) {
+        List<End> all = new ArrayList<>();
+        for (DrawnParts.Part part : DrawnParts.of(paths, stroke)) {
+            double strength = strength(part, stroke);
+            if (strength > 0) {
+                BezierPath.Knot last = endOf(part);
+                Point along = last.in().equals(Point.ORIGIN)
+                        ? last.at().minus(beforeLast(part).at())
+                        : Point.ORIGIN.minus(last.in());
+                all.add(new End(last.at(), along, strength));
+            }
+        }
+        return all;
+    }
+
+    private static double strength(DrawnParts.Part part, Coat.Stroke stroke) {
+        double fade = stroke.fixed(Measure.HEAD_FADE);
+        return part.left() <= 0 ? 0 : fade <= 0 ? 1 : Math.min(1, part.left() / fade);
+    }
+
+    private static BezierPath.Knot endOf(DrawnParts.Part part) {
+        List<BezierPath.Knot> knots = lastKnots(part);
+        return knots.get(knots.size() - 1);
+    }
+
+    private static BezierPath.Knot beforeLast(DrawnParts.Part part) {
+        List<BezierPath.Knot> knots = lastKnots(part);
+        return knots.get(knots.size() - 2);
+    }
+
+    private static List<BezierPath.Knot> lastKnots(DrawnParts.Part part) {
         List<PathLength.Piece> pieces = part.pieces();
-        List<BezierPath.Knot> knots = pieces.get(pieces.size() - 1).path().knots();
-        Point at = knots.get(knots.size() - 1).at();
-        Outline dot = Outline.of(new Ellipse2D.Double(at.x() - size / 2, at.y() - size / 2, size, size));
+        return pieces.get(pieces.size() - 1).path().knots();
+    }
+
+    private static Outline head(DrawnParts.Part part, Coat.Stroke stroke, double size) {
+        Point at = endOf(part).at();
+        Outline dot = stroke.rider().isPresent()
+                ? Outline.NOTHING
+                : Outline.of(new Ellipse2D.Double(at.x() - size / 2, at.y() - size / 2, size, size));
         double tail = stroke.fixed(Measure.HEAD_TAIL) / part.path().length();
         if (tail <= 0) {
             return dot;

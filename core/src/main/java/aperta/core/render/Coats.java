@@ -5,7 +5,6 @@ import aperta.core.outline.Stroking;
 import aperta.core.shot.BlendMode;
 import aperta.core.shot.Coat;
 import aperta.core.shot.Coat.Measure;
-import aperta.core.shot.Light;
 import aperta.core.shot.Paint;
 import aperta.core.time.Mix;
 import java.util.ArrayList;
@@ -17,23 +16,26 @@ final class Coats {
     /** The light around a head, at the head. */
     private static final double GLOW = 1;
 
+    /** How far a layer reaches out from its middle, where its longer side is 1 and effects widen it. */
+    private static final double REACH = 1;
+
     private final Lines lines;
     private final Affine map;
-    private final Light light;
+    private final Drawing.Canvas canvas;
     private final List<Stack.Entry> all = new ArrayList<>();
 
-    private Coats(Lines lines, Affine map, Light light) {
+    private Coats(Lines lines, Affine map, Drawing.Canvas canvas) {
         this.lines = lines;
         this.map = map;
-        this.light = light;
+        this.canvas = canvas;
     }
 
     /**
      * @param coats whose values are fixed; the first lies on top
      * @param map from the paths to raster pixels
      */
-    static Optional<Step.Paints> of(List<Coat> coats, Lines lines, Affine map, Light light) {
-        Coats c = new Coats(lines, map, light);
+    static Optional<Step.Paints> of(List<Coat> coats, Lines lines, Affine map, Drawing.Canvas canvas) {
+        Coats c = new Coats(lines, map, canvas);
         for (int i = coats.size() - 1; i >= 0; i--) {
             c.lay(coats.get(i));
         }
@@ -52,14 +54,13 @@ final class Coats {
         double line =
                 Stroking.reach(stroke) + Math.max(2 * stroke.fixed(Measure.HALO), 4 * stroke.fixed(Measure.SOFTNESS));
         double head = stroke.fixed(Measure.HEAD);
-        return Math.max(line, head > 0 ? head / 2 + 2 * stroke.fixed(Measure.HEAD_GLOW) : 0);
+        return Math.max(
+                line,
+                head > 0 ? head * (stroke.rider().isPresent() ? REACH : 0.5) + 2 * stroke.fixed(Measure.HEAD_GLOW) : 0);
     }
 
     private void lay(Coat coat) {
         Step.Shades band = Laid.band(lines, coat, map);
-        if (band.domain().isEmpty()) {
-            return;
-        }
         double opacity = coat.opacity().at(0, Mix.NUMBER);
         if (!(coat instanceof Coat.Stroke stroke)) {
             painted(band, coat.paint(), opacity);
@@ -68,7 +69,7 @@ final class Coats {
         double scale = map.meanScale();
         double halo = stroke.fixed(Measure.HALO);
         double width = stroke.fixed(Measure.WIDTH);
-        if (halo > 0 && width > 0 && stroke.fixed(Measure.HALO_LIGHT) > 0) {
+        if (halo > 0 && width > 0 && !band.domain().isEmpty() && stroke.fixed(Measure.HALO_LIGHT) > 0) {
             Step.Shades around = Halo.ofLine(band, halo * scale, width * scale, stroke.fixed(Measure.HALO_LIGHT));
             painted(around, stroke.paint(), opacity);
         }
@@ -79,15 +80,26 @@ final class Coats {
             double glow = stroke.fixed(Measure.HEAD_GLOW);
             Paint colour = new Paint.Solid(stroke.head());
             if (glow > 0) {
-                painted(Halo.ofDot(heads, glow * scale, head * scale, GLOW), colour, opacity);
+                painted(
+                        Halo.ofDot(
+                                Laid.heads(lines, stroke.withRider(Optional.empty()), map),
+                                glow * scale,
+                                head * scale,
+                                GLOW),
+                        colour,
+                        opacity);
             }
             painted(heads, colour, opacity);
+            stroke.rider()
+                    .flatMap(r -> canvas.rider(r.layer(), head * scale))
+                    .ifPresent(picture -> all.add(new Stack.Entry(
+                            Faded.of(new Riders(picture, lines, stroke, map), opacity), BlendMode.NORMAL)));
         }
     }
 
     private void painted(Step.Shades matte, Paint paint, double opacity) {
         if (!matte.domain().isEmpty()) {
-            all.add(new Stack.Entry(Filled.of(matte, map, paint, opacity, light), BlendMode.NORMAL));
+            all.add(new Stack.Entry(Filled.of(matte, map, paint, opacity, canvas.light()), BlendMode.NORMAL));
         }
     }
 }

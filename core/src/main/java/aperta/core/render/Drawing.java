@@ -63,6 +63,14 @@ interface Drawing<C extends Content> {
         /** What a trace runs along; nothing where there is nothing. */
         Optional<Lines> lines(Content.Trace trace);
 
+        /**
+         * A layer as it runs at the end of a stroke: its middle at the origin, in a raster {@link Riders#FINER} times as
+         * fine; nothing where it isn't there.
+         *
+         * @param size of its longer side, in raster pixels
+         */
+        Optional<Step.Paints> rider(String layer, double size);
+
         /** The layers of a group, put together. */
         Step.Paints stack(List<Layer> layers);
     }

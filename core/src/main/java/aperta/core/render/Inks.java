@@ -7,10 +7,13 @@ import aperta.core.shot.Stroke;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.DoubleConsumer;
 
 /** The last few inks whose strokes were found, since most words stand still while they are written. */
 final class Inks {
     private static final int MOST = 64;
+
+    private volatile DoubleConsumer progress = share -> {};
 
     /**
      * What a pen writes, and how.
@@ -28,6 +31,11 @@ final class Inks {
         }
     };
 
+    /** Who is told which share of some strokes has been found, while that lasts. */
+    void progress(DoubleConsumer told) {
+        progress = told;
+    }
+
     /**
      * Finds the strokes of some outlines.
      *
@@ -42,7 +50,7 @@ final class Inks {
             for (Outline word : all) {
                 shape = shape.and(word);
             }
-            return new Ink(shape, StrokeFinder.of(all));
+            return new Ink(shape, StrokeFinder.of(all, progress));
         });
     }
 }

@@ -48,7 +48,7 @@ final class Laid implements Step.Made<Matte>, Step.Shades {
     }
 
     /** All by which coats differ that lay other bands and heads. */
-    private static void coat(ContentKey.Builder key, Coat coat) {
+    static void coat(ContentKey.Builder key, Coat coat) {
         if (!(coat instanceof Coat.Stroke stroke)) {
             return;
         }
@@ -57,6 +57,7 @@ final class Laid implements Step.Made<Matte>, Step.Shades {
                 .number((long) stroke.pacing().turns().ordinal())
                 .number((long) stroke.pacing().order().ordinal())
                 .number(stroke.pacing().seed())
+                .text(stroke.rider().map(Coat.Rider::toString).orElse(""))
                 .numbers(stroke.dash().stream().mapToDouble(d -> d).toArray());
         for (Coat.Measure m : Coat.Measure.values()) {
             key.number(stroke.fixed(m));

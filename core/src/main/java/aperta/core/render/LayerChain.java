@@ -5,6 +5,7 @@ import aperta.core.effect.Effects;
 import aperta.core.effect.Worked;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
+import aperta.core.geometry.Point;
 import aperta.core.picture.Region;
 import aperta.core.shot.BlendMode;
 import aperta.core.shot.Content;
@@ -444,6 +445,20 @@ final class LayerChain {
                 seen.still().content(), new Drawing.Subject(seen, Optional.empty(), map), canvas(layout::stack));
     }
 
+    /** A layer with its middle at the origin, its longer side of a length. */
+    private Optional<Step.Paints> rider(String id, double size) {
+        Moment.Seen seen = layout.moment().of(id);
+        Box box = layout.planner().extent(layout.moment(), id);
+        double side = Math.max(box.width(), box.height());
+        Optional<Affine> back = seen.toShot().inverse();
+        if (box.isEmpty() || side <= 0 || back.isEmpty()) {
+            return Optional.empty();
+        }
+        Point middle = new Point((box.x0() + box.x1()) / 2, (box.y0() + box.y1()) / 2);
+        Affine place = Affine.translation(-middle.x(), -middle.y()).then(Affine.scale(size / side, size / side));
+        return layout.on(layout.moment(), back.get().then(place)).chain().finished(seen.layer());
+    }
+
     private Step.Paints ownOf(List<Layer> layers) {
         List<Stack.Entry> all = new ArrayList<>();
         for (Layer inside : layers) {
@@ -484,6 +499,11 @@ final class LayerChain {
             @Override
             public Optional<Lines> lines(Content.Trace trace) {
                 return TracedLines.of(trace, layout);
+            }
+
+            @Override
+            public Optional<Step.Paints> rider(String layer, double size) {
+                return LayerChain.this.rider(layer, size * Riders.FINER);
             }
 
             @Override

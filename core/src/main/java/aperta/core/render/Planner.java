@@ -27,6 +27,7 @@ import aperta.core.type.Pieces;
 import aperta.core.type.Setting;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.DoubleConsumer;
 
 /**
  * Lays out the steps of a picture, and knows how large layers are and what their openings do. Safe for use by several
@@ -172,6 +173,14 @@ public final class Planner implements Opener, Edit.Extents {
     @Override
     public Opener opener() {
         return this;
+    }
+
+    /**
+     * Who is told, by whichever thread finds them, which share of the strokes of a text has been found; nobody else is told
+     * any more.
+     */
+    public void whileStrokesAreFound(DoubleConsumer progress) {
+        inks.progress(progress);
     }
 
     /** What a pen writes of a layer, and how, at a moment. */

@@ -13,7 +13,7 @@ import java.util.Optional;
 final class ShapeDrawing implements Drawing<Content.Shape> {
     @Override
     public Optional<Step.Paints> picture(Content.Shape shape, Subject subject, Canvas canvas) {
-        return Coats.of(shape.coats(), new Lines.Known(paths(shape)), subject.toRaster(), canvas.light());
+        return Coats.of(shape.coats(), new Lines.Known(paths(shape)), subject.toRaster(), canvas);
     }
 
     static List<PathLength> paths(Content.Shape shape) {

@@ -8,7 +8,7 @@ import java.util.Optional;
 final class TraceDrawing implements Drawing<Content.Trace> {
     @Override
     public Optional<Step.Paints> picture(Content.Trace trace, Subject subject, Canvas canvas) {
-        return canvas.lines(trace).flatMap(l -> Coats.of(trace.coats(), l, subject.toRaster(), canvas.light()));
+        return canvas.lines(trace).flatMap(l -> Coats.of(trace.coats(), l, subject.toRaster(), canvas));
     }
 
     @Override

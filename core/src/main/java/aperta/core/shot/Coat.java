@@ -8,6 +8,7 @@ import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /** A coat of paint on the paths of a shape. Colours may be translucent; lengths are in the layer's own pixels. */
@@ -75,7 +76,7 @@ public sealed interface Coat {
         HALO(Parameter.number("halo", "Halo", "px", 0, 2000, 0)),
         /** How bright that light is right at the line. */
         HALO_LIGHT(Parameter.number("haloLight", "Halo light", "%", 0, 4, 0.6)),
-        /** How wide the dot is that runs at the drawing end; 0 for none. */
+        /** How wide the dot, or the layer in its place, is that runs at the drawing end; 0 for none. */
         HEAD(Parameter.number("head", "Head", "px", 0, 2000, 0)),
         HEAD_GLOW(Parameter.number("headGlow", "Head glow", "px", 0, 2000, 24)),
         /** How long the tail is that follows the dot. */
@@ -149,11 +150,23 @@ public sealed interface Coat {
     }
 
     /**
+     * A layer that runs at the drawing end of a line, its longer side as long as the head is wide.
+     *
+     * @param turns whether it turns with the line; what points right points along it
+     */
+    record Rider(String layer, boolean turns) {
+        public Rider withLayer(String other) {
+            return new Rider(other, turns);
+        }
+    }
+
+    /**
      * A line along the paths.
      *
      * @param dash lengths of lines and gaps by turns, in pixels; empty for a whole line
      * @param pacing how several paths are drawn
      * @param head the colour of what runs at the drawing end
+     * @param rider a layer that runs there in place of a dot
      * @param measures those that aren't as usual
      */
     record Stroke(
@@ -165,6 +178,7 @@ public sealed interface Coat {
             List<Double> dash,
             Pacing pacing,
             Animated<Colour> head,
+            Optional<Rider> rider,
             Map<Measure, Animated<Double>> measures)
             implements Coat {
         public static final int MOST_DASHES = 32;
@@ -196,6 +210,7 @@ public sealed interface Coat {
                     List.of(),
                     Pacing.TOGETHER,
                     Animated.of(Colour.WHITE),
+                    Optional.empty(),
                     Map.of());
         }
 
@@ -213,33 +228,37 @@ public sealed interface Coat {
             Map<Measure, Animated<Double>> next = new EnumMap<>(Measure.class);
             next.putAll(measures);
             next.put(measure, value);
-            return new Stroke(id, paint, opacity, cap, corner, dash, pacing, head, next);
+            return new Stroke(id, paint, opacity, cap, corner, dash, pacing, head, rider, next);
         }
 
         @Override
         public Stroke withPaint(Paint other) {
-            return new Stroke(id, other, opacity, cap, corner, dash, pacing, head, measures);
+            return new Stroke(id, other, opacity, cap, corner, dash, pacing, head, rider, measures);
         }
 
         @Override
         public Stroke withOpacity(Animated<Double> other) {
-            return new Stroke(id, paint, other, cap, corner, dash, pacing, head, measures);
+            return new Stroke(id, paint, other, cap, corner, dash, pacing, head, rider, measures);
         }
 
         public Stroke withDash(List<Double> other) {
-            return new Stroke(id, paint, opacity, cap, corner, other, pacing, head, measures);
+            return new Stroke(id, paint, opacity, cap, corner, other, pacing, head, rider, measures);
         }
 
         public Stroke withEnds(Cap otherCap, Corner otherCorner) {
-            return new Stroke(id, paint, opacity, otherCap, otherCorner, dash, pacing, head, measures);
+            return new Stroke(id, paint, opacity, otherCap, otherCorner, dash, pacing, head, rider, measures);
         }
 
         public Stroke withPacing(Pacing other) {
-            return new Stroke(id, paint, opacity, cap, corner, dash, other, head, measures);
+            return new Stroke(id, paint, opacity, cap, corner, dash, other, head, rider, measures);
         }
 
         public Stroke withHead(Animated<Colour> other) {
-            return new Stroke(id, paint, opacity, cap, corner, dash, pacing, other, measures);
+            return new Stroke(id, paint, opacity, cap, corner, dash, pacing, other, rider, measures);
+        }
+
+        public Stroke withRider(Optional<Rider> other) {
+            return new Stroke(id, paint, opacity, cap, corner, dash, pacing, head, other, measures);
         }
     }
 }

@@ -5,9 +5,13 @@ import aperta.core.geometry.Point;
 import aperta.core.time.Animated;
 import aperta.core.time.Mix;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** What a layer shows. Its own space has the origin in the middle of it; that of a group is the space of the shot. */
 public sealed interface Content {
@@ -244,6 +248,14 @@ public sealed interface Content {
                     .filter(c -> c.id().equals(id))
                     .findFirst()
                     .orElseThrow(() -> new IllegalArgumentException("There is no coat of paint '" + id + "'."));
+        }
+
+        /** The layers that run at the ends of its strokes. */
+        default Set<String> riders() {
+            return coats().stream()
+                    .flatMap(c -> c instanceof Coat.Stroke s ? s.rider().stream() : Stream.empty())
+                    .map(Coat.Rider::layer)
+                    .collect(Collectors.toCollection(LinkedHashSet::new));
         }
 
         default Coated withCoat(Coat coat) {

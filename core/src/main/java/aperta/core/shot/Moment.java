@@ -25,7 +25,9 @@ public final class Moment {
     private final Map<String, Layer> layers = new HashMap<>();
     private final Map<String, Layer> atRest = new HashMap<>();
     private final Map<String, Seen> seen = new HashMap<>();
-    private final Set<String> cutters = new HashSet<>();
+    /** Layers that cut others, or run at the ends of their strokes: they don't show by themselves. */
+    private final Set<String> elsewhere = new HashSet<>();
+
     private final boolean soloed;
 
     /**
@@ -91,7 +93,12 @@ public final class Moment {
         this.opener = opener;
         List<Layer> every = shot.everyLayer();
         every.forEach(l -> layers.put(l.id(), l));
-        every.forEach(l -> l.cut().ifPresent(c -> cutters.add(c.by())));
+        for (Layer layer : every) {
+            layer.cut().ifPresent(c -> elsewhere.add(c.by()));
+            if (layer.content() instanceof Content.Coated coated) {
+                elsewhere.addAll(coated.riders());
+            }
+        }
         soloed = every.stream().anyMatch(Layer::solo);
         time(shot.layers(), frame, 1, shot.format());
         resolve(shot.layers(), frame, Affine.IDENTITY, Affine.IDENTITY, true, Optional.empty());
@@ -141,12 +148,12 @@ public final class Moment {
         return atRest(of(id).layer());
     }
 
-    /** Whether the layer shows by itself: there, not hidden, not merely a cutter, not silenced by another's solo. */
+    /** Whether the layer shows by itself: there, not hidden, not merely a cutter or a head, not silenced by another's solo. */
     public boolean shows(Layer layer) {
         return of(layer.id()).exists()
                 && layer.content().isSeen()
                 && !layer.hidden()
-                && (layer.alsoShown() || !cutters.contains(layer.id()))
+                && (layer.alsoShown() || !elsewhere.contains(layer.id()))
                 && (!soloed || soloed(layer));
     }
 

@@ -11,7 +11,7 @@ import java.util.function.Function;
 
 /**
  * The layers that a layer names: its parent, what it is cut by, the one that gives way to it, the group that it shows
- * again, the layer that it traces, and those that its signals and its described things name. What the layers of a group name is theirs.
+ * again, the layer that it traces, those that run at the ends of its strokes, and those that its signals and its described things name. What the layers of a group name is theirs.
  */
 public final class References {
     private References() {}
@@ -26,6 +26,9 @@ public final class References {
         }
         if (layer.content() instanceof Content.Trace trace) {
             all.add(trace.of());
+        }
+        if (layer.content() instanceof Content.Coated coated) {
+            all.addAll(coated.riders());
         }
         layer.windows().forEach(w -> all.addAll(w.rest().layers()));
         for (LayerEffect effect : layer.effects()) {
@@ -71,10 +74,20 @@ public final class References {
         if (layer.content() instanceof Content.Trace trace) {
             next = next.withContent(trace.withOf(other.apply(trace.of()).orElse(trace.of())));
         }
+        if (next.content() instanceof Content.Coated coated) {
+            next = next.withContent(coated.withCoats(
+                    coated.coats().stream().map(c -> changed(c, other)).toList()));
+        }
         for (Property<?> property : Property.of(next)) {
             next = changed(next, property, other);
         }
         return next;
+    }
+
+    private static Coat changed(Coat coat, Function<String, Optional<String>> other) {
+        return coat instanceof Coat.Stroke s
+                ? s.withRider(s.rider().flatMap(r -> other.apply(r.layer()).map(r::withLayer)))
+                : coat;
     }
 
     private static LayerEffect changed(LayerEffect effect, Function<String, Optional<String>> other) {

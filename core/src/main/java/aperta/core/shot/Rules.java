@@ -35,6 +35,7 @@ public final class Rules {
             rules.uses();
             rules.effects();
             rules.traces();
+            rules.riders();
             rules.cuts(shot.layers());
             if (rules.broken.isEmpty()) {
                 rules.follows();
@@ -296,11 +297,14 @@ public final class Rules {
         return all;
     }
 
-    /** Those, and the layers whose pictures its openings use, or that it traces. */
+    /** Those, and the layers whose pictures its openings use, that it traces, or that run at the ends of its strokes. */
     private static Set<String> usedPictures(Layer layer) {
         Set<String> all = usedByEffects(layer);
         if (layer.content() instanceof Content.Trace trace) {
             all.add(trace.of());
+        }
+        if (layer.content() instanceof Content.Coated coated) {
+            all.addAll(coated.riders());
         }
         layer.passages()
                 .forEach(p -> p.opening().ifPresent(o -> all.addAll(o.rest().layers())));
@@ -322,6 +326,29 @@ public final class Rules {
                     || of.content() instanceof Content.Adjustment
                     || !of.content().isSeen()) {
                 broken.add("'" + layer.name() + "' can't trace '" + of.name() + "', which has no picture of its own.");
+            }
+        }
+    }
+
+    /** What runs at the end of a stroke must have a picture. */
+    private void riders() {
+        for (Layer layer : byId.values()) {
+            if (!(layer.content() instanceof Content.Coated coated)) {
+                continue;
+            }
+            for (String id : coated.riders()) {
+                Layer rider = byId.get(id);
+                if (rider == null) {
+                    broken.add(
+                            "A stroke of '" + layer.name() + "' has the head '" + id + "', which is not in this shot.");
+                } else if (rider == layer || holds(id, layer.id())) {
+                    broken.add("A stroke of '" + layer.name()
+                            + "' can't have the layer itself as its head, nor a group that holds it.");
+                } else if (rider.content() instanceof Content.Adjustment
+                        || !rider.content().isSeen()) {
+                    broken.add("A stroke of '" + layer.name() + "' can't have '" + rider.name()
+                            + "' as its head, which has no picture of its own.");
+                }
             }
         }
     }

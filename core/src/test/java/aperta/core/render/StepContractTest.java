@@ -266,6 +266,17 @@ class StepContractTest {
         return head > 0 ? Laid.heads(lines, stroke, MIDDLE) : Laid.band(lines, stroke, MIDDLE);
     }
 
+    private static Riders riders(double size, double end, boolean turns, boolean found) {
+        Coat.Stroke stroke = Coat.Stroke.of("s", Colour.WHITE, 5)
+                .with(Coat.Measure.END, Animated.of(end))
+                .withRider(Optional.of(new Coat.Rider("b", turns)));
+        Lines lines = found
+                ? new Lines.Found(traced(size, 0.5, 0), Box.centred(size, size * 0.7))
+                : new Lines.Known(PathLength.ofEach(List.of(blob(size, 0))));
+        Filled picture = new Filled(new Covered(Outline.of(blob(30, 0))), new Colour(0.9, 0.4, 0.1, 0.7));
+        return new Riders(picture, lines, stroke, MIDDLE);
+    }
+
     /** A stroke across a blob, and one down it. */
     private static InkPlaces ink(double size, double wide, double cell) {
         BezierPath across = stroke(new Point(-size / 2, 3), new Point(size / 2, -4), wide);
@@ -318,6 +329,16 @@ class StepContractTest {
                 Sample.of(Blurred.of(fill(60, 1), 5.5), Blurred.of(fill(60, 1), 5.6), Blurred.of(fill(61, 1), 5.5)),
                 Sample.of(halo(60, 20), halo(61, 20), halo(60, 24)),
                 Sample.of(laid(60, 0.5, 0), laid(61, 0.5, 0), laid(60, 0.6, 0), laid(60, 0.5, 5)),
+                Sample.of(
+                        riders(60, 0.5, true, true),
+                        riders(61, 0.5, true, true),
+                        riders(60, 0.6, true, true),
+                        riders(60, 0.5, false, true)),
+                Sample.of(
+                        riders(60, 0.5, true, false),
+                        riders(61, 0.5, true, false),
+                        riders(60, 0.6, true, false),
+                        riders(60, 0.5, false, false)),
                 Sample.of(traced(60, 0.5, 0), traced(61, 0.5, 0), traced(60, 0.6, 0), traced(60, 0.5, 3)),
                 Sample.of(Feathered.of(shape(60), 4), Feathered.of(shape(60), 4.1), Feathered.of(shape(61), 4)),
                 Sample.of(Faded.of(fill(60, 1), 0.4), Faded.of(fill(60, 1), 0.5), Faded.of(fill(61, 1), 0.4)),

@@ -16,13 +16,17 @@ import aperta.core.shot.Layer;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Paint;
 import aperta.core.shot.Place;
+import aperta.core.shot.References;
+import aperta.core.shot.Rules;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Span;
 import aperta.core.time.Animated;
 import aperta.core.time.Ease;
 import aperta.core.time.Key;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 
 /** What lies along other layers is where they are. */
@@ -244,5 +248,90 @@ class TraceTest {
         Picture drawn = render(Layer.of("s", "Line", known, Span.of(0, 48), Place.at(new Point(80, 45))));
         assertThat(Studio.furthest(found, drawn)).isLessThan(1e-4f);
         assertThat(path.knots()).hasSize(4);
+    }
+
+    private static Layer box(String id, double width, double height) {
+        Content fill =
+                new Content.Fill(Animated.of(new Point(width, height)), new Paint.Solid(Animated.of(Colour.WHITE)));
+        return Layer.of(id, id, fill, Span.of(0, 48), Place.at(new Point(20, 20)));
+    }
+
+    private static Coat.Stroke ridden(String layer, boolean turns, double end) {
+        return line(0).with(Measure.END, Animated.of(end))
+                .with(Measure.HEAD, Animated.of(20.0))
+                .with(Measure.HEAD_GLOW, Animated.of(0.0))
+                .with(Measure.HEAD_FADE, Animated.of(10.0))
+                .withRider(Optional.of(new Coat.Rider(layer, turns)));
+    }
+
+    private Picture along(BezierPath path, Coat coat, Layer... others) {
+        Content content =
+                new Content.Shape(List.of(new Content.Shape.Path("p", "Path", Animated.of(path))), List.of(coat));
+        Layer shape = Layer.of("shape", "Shape", content, Span.of(0, 48), Place.at(Point.ORIGIN));
+        Layer[] all = new Layer[others.length + 1];
+        all[0] = shape;
+        System.arraycopy(others, 0, all, 1, others.length);
+        return render(all);
+    }
+
+    private static BezierPath straight(double x0, double y0, double x1, double y1) {
+        return new BezierPath(List.of(BezierPath.Knot.corner(x0, y0), BezierPath.Knot.corner(x1, y1)), false);
+    }
+
+    /** A layer that runs at the end lies with its middle there, as long as the head is wide, and shows nowhere else. */
+    @Test
+    void aLayerRunsAtTheDrawingEnd() {
+        Picture p = along(straight(40, 45, 120, 45), ridden("b", false, 0.5), box("b", 40, 10));
+        // The end is at (80, 45); 20 by 5 pixels there.
+        assertThat(sum(p)).isCloseTo(100, within(0.5));
+        assertThat(p.at(80, 45)[3]).isEqualTo(1);
+        assertThat(p.at(71, 45)[3]).isEqualTo(1);
+        assertThat(p.at(68, 45)[3]).isZero();
+        assertThat(p.at(20, 20)[3]).isZero();
+    }
+
+    @Test
+    void itTurnsWithTheLineWhereItIsToAndFadesAsItArrives() {
+        Picture turned = along(straight(80, 10, 80, 80), ridden("b", true, 0.5), box("b", 40, 10));
+        assertThat(turned.at(80, 36)[3]).isEqualTo(1);
+        assertThat(turned.at(88, 45)[3]).isZero();
+        Picture upright = along(straight(80, 10, 80, 80), ridden("b", false, 0.5), box("b", 40, 10));
+        assertThat(upright.at(88, 45)[3]).isEqualTo(1);
+        // 5 of the 10 pixels over which it fades are left.
+        Picture late = along(straight(40, 45, 120, 45), ridden("b", false, 75.0 / 80), box("b", 40, 10));
+        assertThat(late.at(115, 45)[3]).isCloseTo(0.5f, within(1e-3f));
+        assertThat(sum(along(straight(40, 45, 120, 45), ridden("b", false, 1), box("b", 40, 10))))
+                .isZero();
+    }
+
+    /** Along what is found in a picture it runs as along what is known. */
+    @Test
+    void aLayerRunsAlongWhatIsFound() {
+        Layer group = Layer.of(
+                "g",
+                "Group",
+                new Content.Group(List.of(box("in", 60, 40).withPlace(Place.at(new Point(80, 45))))),
+                Span.of(0, 48),
+                Place.at(new Point(80, 45)).withAnchor(Animated.of(new Point(80, 45))));
+        Layer trace = trace("g", Content.Along.SHAPE, ridden("b", false, 0.3)).withPlace(Place.at(Point.ORIGIN));
+        Picture p = render(trace, hidden(group), box("b", 12, 12));
+        assertThat(sum(p)).isCloseTo(400, within(4.0));
+    }
+
+    @Test
+    void aHeadIsAnotherLayerWithAPicture() {
+        Layer trace = trace("w", Content.Along.SHAPE, ridden("trace", false, 0.3));
+        assertThat(Rules.broken(Studio.shot(trace, Studio.word("w", "I", 40))))
+                .containsExactly(
+                        "A stroke of 'Trace' can't have the layer itself as its head, nor a group that holds it.");
+        Layer gone = trace("w", Content.Along.SHAPE, ridden("b", false, 0.3));
+        assertThat(Rules.broken(Studio.shot(gone, Studio.word("w", "I", 40))))
+                .containsExactly("A stroke of 'Trace' has the head 'b', which is not in this shot.");
+        Coat.Stroke left = (Coat.Stroke)
+                ((Content.Trace) References.without(gone, Set.of("b")).content())
+                        .coats()
+                        .get(0);
+        assertThat(left.rider()).isEmpty();
+        assertThat(References.of(References.renamed(gone, Map.of("b", "c")))).contains("c");
     }
 }

@@ -721,6 +721,7 @@ public final class ShotJson {
                 "order", Codecs.choice(Coat.Order.class), s -> s.pacing().order(), Coat.Order.DRAWN);
         var seed = o.field("seed", Codecs.WHOLE, s -> s.pacing().seed(), Coat.Pacing.TOGETHER.seed());
         var head = o.field("headColour", COLOURS, Coat.Stroke::head, plain.head());
+        var rider = o.field("headLayer", Codecs.optional(rider()), Coat.Stroke::rider, Optional.empty());
         Map<Coat.Measure, ObjectCodec.Field<Coat.Stroke, Animated<Double>>> measures =
                 new EnumMap<>(Coat.Measure.class);
         for (Coat.Measure m : Coat.Measure.values()) {
@@ -738,8 +739,16 @@ public final class ShotJson {
                     r.get(dash),
                     new Coat.Pacing(r.get(turns), r.get(order), r.get(seed)),
                     r.get(head),
+                    r.get(rider),
                     said);
         });
+    }
+
+    private static Codec<Coat.Rider> rider() {
+        ObjectCodec<Coat.Rider> o = new ObjectCodec<>();
+        var layer = o.field("layer", Codecs.TEXT, Coat.Rider::layer);
+        var turns = o.field("turns", Codecs.TRUTH, Coat.Rider::turns, false);
+        return o.making(r -> new Coat.Rider(r.get(layer), r.get(turns)));
     }
 
     private static Codec<Content.Fill> fill() {

@@ -49,6 +49,9 @@ public class FrameDesk {
     /** How long after a wish long work keeps still, since another is likely to follow. */
     private static final long GIVEN_WAY_NANOS = 150_000_000L;
 
+    /** After which time it is told how far something is. */
+    private static final Duration TOLD_AFTER = Duration.ofMillis(500);
+
     private static final int LONGEST_STILL_MS = 600;
     private static final int MOST_CURVES = 200;
     /** Layers that are looked at together. */
@@ -70,6 +73,8 @@ public class FrameDesk {
     private volatile boolean closed;
     /** When the present piece of work was begun; 0 where there is none. */
     private volatile long begun;
+    /** Who waits for it. */
+    private volatile Viewer waiting;
 
     private volatile long lastWish = System.nanoTime() - GIVEN_WAY_NANOS;
     private volatile long lastAhead = lastWish;
@@ -80,6 +85,7 @@ public class FrameDesk {
         this.planner = media.planner();
         this.handles = new Handles(planner);
         this.curves = new Curves(planner);
+        planner.whileStrokesAreFound(this::found);
         thread = new Thread(this::loop, "frame-desk");
         thread.setDaemon(true);
         thread.start();
@@ -260,8 +266,20 @@ public class FrameDesk {
         lastWish = System.nanoTime();
     }
 
+    /** Tells who waits for long how far the finding of strokes is. */
+    private void found(double share) {
+        Viewer v = waiting;
+        if (v != null && busyFor().compareTo(TOLD_AFTER) > 0) {
+            v.send(JSON.createObjectBuilder()
+                    .add("type", "finding")
+                    .add("share", share)
+                    .build());
+        }
+    }
+
     private void granted(Viewer v, JsonObject wish) {
         begun = System.nanoTime();
+        waiting = v;
         try {
             switch (wish.getString("type", "")) {
                 case "show", "ahead" -> show(v, wish);
