@@ -259,7 +259,8 @@ public final class PassageEdits {
                         values(at, masks, Mask::opacity, Mix.NUMBER),
                         first.inverted(),
                         Mask.Mode.INTERSECT,
-                        first.lock()));
+                        first.lock(),
+                        Optional.empty()));
             }
             return layer.withMasks(all);
         }

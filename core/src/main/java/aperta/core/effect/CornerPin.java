@@ -1,6 +1,7 @@
 package aperta.core.effect;
 
 import aperta.core.geometry.Box;
+import aperta.core.geometry.Homography;
 import aperta.core.geometry.Point;
 import aperta.core.picture.Region;
 import aperta.core.recipe.Descriptor;

@@ -128,6 +128,11 @@ final class Edges {
                 feather);
     }
 
+    /** What holds nothing that anybody sees. */
+    static Mask nothing() {
+        return before(towards(0), -FAR, 0);
+    }
+
     static Mask mask(BezierPath path, double feather) {
         return Mask.of("opening", "Opening", path).withFeather(Animated.of(feather));
     }

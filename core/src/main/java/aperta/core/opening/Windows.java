@@ -4,7 +4,7 @@ import java.util.List;
 
 /** Every kind of window there is. */
 public final class Windows {
-    private static final List<Window> ALL = List.of(new Crop(), new WipedAway(), new WrittenSoFar());
+    private static final List<Window> ALL = List.of(new Crop(), new WipedAway(), new WrittenSoFar(), new BehindMark());
 
     private Windows() {}
 

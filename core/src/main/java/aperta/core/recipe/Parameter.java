@@ -46,6 +46,8 @@ public record Parameter(
         LAYER(String.class, false),
         /** The name of a property of the layer that the parameter {@code layer} names. */
         PROPERTY(String.class, false),
+        /** The id of a track of the clip that the parameter {@code layer} names. */
+        TRACK(String.class, false),
         /** The id of a file of the project; empty for none. */
         FILE(String.class, false);
 
@@ -140,7 +142,7 @@ public record Parameter(
             case POINT -> "a point";
             case COLOUR -> "a colour";
             case CURVE -> "a curve of values";
-            case CHOICE, LAYER, PROPERTY, FILE -> "a name";
+            case CHOICE, LAYER, PROPERTY, TRACK, FILE -> "a name";
         };
     }
 

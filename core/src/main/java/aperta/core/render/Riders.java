@@ -46,16 +46,14 @@ final class Riders implements Step.Made<Picture>, Step.Paints {
                                 .max()
                                 .orElse(0)
                         / FINER;
-        Box ends = Box.EMPTY;
+        Box ends;
         ContentKey.Builder k = ContentKey.of("riders").step(picture).map(map);
         if (lines instanceof Lines.Known known) {
-            for (Heads.End end : Heads.ends(known.paths(), stroke)) {
-                ends = ends.union(new Box(
-                        end.at().x(), end.at().y(), end.at().x(), end.at().y()));
-                k.numbers(new double[] {
-                    end.at().x(), end.at().y(), end.along().x(), end.along().y(), end.strength()
-                });
-            }
+            List<Heads.End> all = Heads.ends(known.paths(), stroke);
+            all.forEach(end -> k.numbers(new double[] {
+                end.at().x(), end.at().y(), end.along().x(), end.along().y(), end.strength()
+            }));
+            ends = Box.around(all.stream().map(Heads.End::at).toList());
             k.number(stroke.rider().orElseThrow().turns() ? 1L : 0L);
         } else {
             ends = lines.bounds();

@@ -88,7 +88,7 @@ public record AnimatedRecipe(Recipe rest, Map<String, Animated<?>> moving) {
                 case POINT -> all.add(made.of(Property.Kind.POINT, Mix.POINT));
                 case COLOUR -> all.add(made.of(Property.Kind.COLOUR, Mix.COLOUR));
                 case CURVE -> all.add(made.of(Property.Kind.CURVE, Mix.CURVE));
-                case TRUTH, CHOICE, LAYER, PROPERTY, FILE -> {
+                case TRUTH, CHOICE, LAYER, PROPERTY, TRACK, FILE -> {
                     // There is no middle between two of these.
                 }
             }

@@ -2,6 +2,7 @@ package aperta.core.shot;
 
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
+import aperta.core.geometry.Homography;
 import aperta.core.geometry.Point;
 import aperta.core.time.Mix;
 import java.util.ArrayList;
@@ -73,6 +74,22 @@ public record BezierPath(List<Knot> knots, boolean closed) {
                     out.mix(other.out, t),
                     Mix.NUMBER.mix(feather, other.feather, t));
         }
+    }
+
+    /** With its points and the tips of its handles seen in perspective. */
+    public BezierPath inPerspective(Homography map) {
+        return new BezierPath(
+                knots.stream()
+                        .map(k -> {
+                            Point to = map.apply(k.at);
+                            return new Knot(
+                                    to,
+                                    map.apply(k.at.plus(k.in)).minus(to),
+                                    map.apply(k.at.plus(k.out)).minus(to),
+                                    k.feather);
+                        })
+                        .toList(),
+                closed);
     }
 
     public static BezierPath rectangle(Box box) {

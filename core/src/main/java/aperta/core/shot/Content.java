@@ -188,15 +188,47 @@ public sealed interface Content {
         }
     }
 
-    /** A moving clip. */
-    record Footage(String media, Animated<Double> exposure, Animated<Double> saturation) implements Pictured {
+    /**
+     * A moving clip.
+     *
+     * @param tracks what is followed through it
+     * @param steady the id of a track whose marks are held still: the clip moves against them
+     */
+    record Footage(
+            String media,
+            Animated<Double> exposure,
+            Animated<Double> saturation,
+            List<Track> tracks,
+            Optional<String> steady)
+            implements Pictured {
+        public static final int MOST_TRACKS = 64;
+
+        public Footage {
+            tracks = List.copyOf(tracks);
+            if (tracks.size() > MOST_TRACKS) {
+                throw new IllegalArgumentException("A clip has at most " + MOST_TRACKS + " tracks.");
+            }
+        }
+
         public Footage(String media) {
-            this(media, Animated.of(0.0), Animated.of(1.0));
+            this(media, Animated.of(0.0), Animated.of(1.0), List.of(), Optional.empty());
         }
 
         @Override
         public Footage with(String other, Animated<Double> otherExposure, Animated<Double> otherSaturation) {
-            return new Footage(other, otherExposure, otherSaturation);
+            return new Footage(other, otherExposure, otherSaturation, tracks, steady);
+        }
+
+        public Footage withTracks(List<Track> other) {
+            return new Footage(media, exposure, saturation, other, steady);
+        }
+
+        public Footage withSteady(Optional<String> other) {
+            return new Footage(media, exposure, saturation, tracks, other);
+        }
+
+        public Optional<Track> track(String id) {
+            return tracks.stream().filter(t -> t.id().equals(id)).findFirst();
         }
     }
 

@@ -10,6 +10,7 @@ import java.util.stream.Stream;
  *
  * @param pace how its content runs
  * @param parent the id of the layer whose place this one's place is relative to
+ * @param pinned the id of a track of its parent, a clip, with whose marks it goes
  * @param windows parts of it that are seen, each kind at most once
  * @param ink the strokes in which it is written, where they were set by hand
  * @param effects what changes its picture, in the order of the chain at each station
@@ -28,6 +29,7 @@ public record Layer(
         Pace pace,
         Place place,
         Optional<String> parent,
+        Optional<String> pinned,
         List<Mask> masks,
         List<AnimatedRecipe> windows,
         Optional<Ink> ink,
@@ -69,6 +71,7 @@ public record Layer(
                 Pace.EVEN,
                 place,
                 Optional.empty(),
+                Optional.empty(),
                 List.of(),
                 List.of(),
                 Optional.empty(),
@@ -109,7 +112,14 @@ public record Layer(
     }
 
     public Layer withParent(Optional<String> other) {
-        return with(d -> d.parent = other);
+        return with(d -> {
+            d.pinned = other.equals(d.parent) ? d.pinned : Optional.empty();
+            d.parent = other;
+        });
+    }
+
+    public Layer withPinned(Optional<String> other) {
+        return with(d -> d.pinned = other);
     }
 
     public Layer withMasks(List<Mask> other) {
@@ -210,6 +220,7 @@ public record Layer(
         private Pace pace;
         private Place place;
         private Optional<String> parent;
+        private Optional<String> pinned;
         private List<Mask> masks;
         private List<AnimatedRecipe> windows;
         private Optional<Ink> ink;
@@ -233,6 +244,7 @@ public record Layer(
             pace = l.pace;
             place = l.place;
             parent = l.parent;
+            pinned = l.pinned;
             masks = l.masks;
             windows = l.windows;
             ink = l.ink;
@@ -258,6 +270,7 @@ public record Layer(
                     pace,
                     place,
                     parent,
+                    pinned,
                     masks,
                     windows,
                     ink,

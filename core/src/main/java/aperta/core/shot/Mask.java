@@ -1,7 +1,9 @@
 package aperta.core.shot;
 
 import aperta.core.geometry.Affine;
+import aperta.core.geometry.Homography;
 import aperta.core.time.Animated;
+import java.util.Optional;
 
 /**
  * A closed path that shows a part of its layer. The masks of a layer work in order; where the first one adds or excludes it
@@ -14,6 +16,7 @@ import aperta.core.time.Animated;
  * @param outset by how much the shape is larger than its path, everywhere at right angles to it; smaller where
  *     negative
  * @param opacity 0 to 1
+ * @param pin what it goes with in place of what it is locked to: then its space is that of the layer that shows the clip
  */
 public record Mask(
         String id,
@@ -24,7 +27,8 @@ public record Mask(
         Animated<Double> opacity,
         boolean inverted,
         Mode mode,
-        Lock lock) {
+        Lock lock,
+        Optional<Pin> pin) {
     /** How a mask works upon what the masks before it have left. */
     public enum Mode {
         ADD,
@@ -52,31 +56,32 @@ public record Mask(
                 Animated.of(1.0),
                 false,
                 Mode.ADD,
-                Lock.LAYER);
+                Lock.LAYER,
+                Optional.empty());
     }
 
     public Mask withName(String other) {
-        return new Mask(id, other, path, feather, outset, opacity, inverted, mode, lock);
+        return new Mask(id, other, path, feather, outset, opacity, inverted, mode, lock, pin);
     }
 
     public Mask withPath(Animated<BezierPath> other) {
-        return new Mask(id, name, other, feather, outset, opacity, inverted, mode, lock);
+        return new Mask(id, name, other, feather, outset, opacity, inverted, mode, lock, pin);
     }
 
     public Mask withFeather(Animated<Double> other) {
-        return new Mask(id, name, path, other, outset, opacity, inverted, mode, lock);
+        return new Mask(id, name, path, other, outset, opacity, inverted, mode, lock, pin);
     }
 
     public Mask withOutset(Animated<Double> other) {
-        return new Mask(id, name, path, feather, other, opacity, inverted, mode, lock);
+        return new Mask(id, name, path, feather, other, opacity, inverted, mode, lock, pin);
     }
 
     public Mask withOpacity(Animated<Double> other) {
-        return new Mask(id, name, path, feather, outset, other, inverted, mode, lock);
+        return new Mask(id, name, path, feather, outset, other, inverted, mode, lock, pin);
     }
 
     public Mask withInverted(boolean other) {
-        return new Mask(id, name, path, feather, outset, opacity, other, mode, lock);
+        return new Mask(id, name, path, feather, outset, opacity, other, mode, lock, pin);
     }
 
     /** The same mask in another space: its edges as soft as they were. */
@@ -87,11 +92,20 @@ public record Mask(
                 .withOutset(outset.map(o -> o * scale));
     }
 
+    /** With the points and the tips of the handles of its path seen in perspective; its edges stay as soft. */
+    public Mask inPerspective(Homography map) {
+        return withPath(path.map(p -> p.inPerspective(map)));
+    }
+
     public Mask withMode(Mode other) {
-        return new Mask(id, name, path, feather, outset, opacity, inverted, other, lock);
+        return new Mask(id, name, path, feather, outset, opacity, inverted, other, lock, pin);
     }
 
     public Mask withLock(Lock other) {
-        return new Mask(id, name, path, feather, outset, opacity, inverted, mode, other);
+        return new Mask(id, name, path, feather, outset, opacity, inverted, mode, other, pin);
+    }
+
+    public Mask withPin(Optional<Pin> other) {
+        return new Mask(id, name, path, feather, outset, opacity, inverted, mode, lock, other);
     }
 }

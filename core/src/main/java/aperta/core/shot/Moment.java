@@ -2,6 +2,7 @@ package aperta.core.shot;
 
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
+import aperta.core.geometry.Point;
 import aperta.core.time.Mix;
 import aperta.core.time.Rate;
 import aperta.core.time.Signal;
@@ -11,6 +12,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 
 /**
@@ -263,7 +265,7 @@ public final class Moment {
         Affine parentToShot = groupToShot;
         if (layer.parent().isPresent()) {
             Layer parent = layers.get(layer.parent().get());
-            parentToShot = pose(parent, groupToShot, posed, pieces, together).toShot;
+            parentToShot = withMarks(layer).then(pose(parent, groupToShot, posed, pieces, together).toShot);
         }
         Pose extra =
                 pieces.map(p -> p.of(together.indexOf(layer), together.size())).orElse(Pose.REST);
@@ -306,8 +308,9 @@ public final class Moment {
             pieces = Optional.empty();
         }
         Layer still = pose.of(rest);
-        Affine toParent = still.place().toParent(0);
-        Affine restToParent = rest.place().toParent(0);
+        Affine steady = againstMarks(rest);
+        Affine toParent = steady.then(still.place().toParent(0));
+        Affine restToParent = steady.then(rest.place().toParent(0));
         toParent.inverse().ifPresent(back -> {
             Affine map = restToParent.then(back);
             standing.forEach(
@@ -316,11 +319,13 @@ public final class Moment {
         windows.removeIf(List::isEmpty);
         List<Opener.Window> own = own(rest, parentToShot);
         own.forEach(w -> w.writing().ifPresent(writings::add));
+        Affine toShot = toParent.then(parentToShot);
         return new Posed(
-                still,
+                still.withMasks(
+                        still.masks().stream().map(m -> atMarks(m, toShot)).toList()),
                 windows,
                 own.stream().map(Opener.Window::masks).filter(w -> !w.isEmpty()).toList(),
-                toParent.then(parentToShot),
+                toShot,
                 pieces,
                 passing,
                 front,
@@ -348,7 +353,88 @@ public final class Moment {
 
     private Opener.Subject subject(Layer rest, Affine parentToShot) {
         return new Opener.Subject(
-                rest, restBox(rest), rest.place().toParent(0), parentToShot, times.get(rest.id()).format);
+                rest,
+                restBox(rest),
+                againstMarks(rest).then(rest.place().toParent(0)),
+                parentToShot,
+                times.get(rest.id()).format,
+                this::edge);
+    }
+
+    /** The clip's frame that a layer shows at this moment. */
+    private double clipFrame(Layer clip, Track track) {
+        Times t = times.get(clip.id());
+        return track.clipFrame(t.content, t.format.rate(), clip.pace());
+    }
+
+    private static Optional<Track> track(Layer clip, Optional<String> id) {
+        return clip.content() instanceof Content.Footage f ? id.flatMap(f::track) : Optional.empty();
+    }
+
+    /** How a layer goes with marks of its parent, in the parent's own space. */
+    private Affine withMarks(Layer layer) {
+        Layer parent = layer.parent().map(layers::get).orElseThrow();
+        return track(parent, layer.pinned())
+                .map(t -> t.motion(clipFrame(parent, t)))
+                .orElse(Affine.IDENTITY);
+    }
+
+    /** How a clip goes against marks of its own that are held still. */
+    private Affine againstMarks(Layer clip) {
+        return clip.content() instanceof Content.Footage f
+                ? track(clip, f.steady())
+                        .flatMap(t -> t.motion(clipFrame(clip, t)).inverse())
+                        .orElse(Affine.IDENTITY)
+                : Affine.IDENTITY;
+    }
+
+    /** A mask in its layer's own space where it goes with marks. */
+    private Mask atMarks(Mask mask, Affine layerToShot) {
+        Optional<Affine> back = layerToShot.inverse();
+        if (mask.pin().isEmpty() || back.isEmpty()) {
+            return mask;
+        }
+        Layer clip = layers.get(mask.pin().get().layer());
+        return track(clip, Optional.of(mask.pin().get().track()))
+                .map(t -> mask.inPerspective(t.perspective(clipFrame(clip, t)))
+                        .transformed(restToShot(clip).then(back.get()))
+                        .withLock(Mask.Lock.LAYER))
+                .orElse(mask);
+    }
+
+    /** From the own space of a layer to pixels of the shot, whatever it comes from or goes to. */
+    public Affine restToShot(Layer layer) {
+        Affine map = Affine.IDENTITY;
+        List<Layer> line = shot.lineTo(layer.id());
+        for (int i = line.size() - 1; i >= 0; i--) {
+            map = map.then(restToHolder(line.get(i)));
+        }
+        return map;
+    }
+
+    /** From the own space of a layer to that of its group, by way of its parents. */
+    private Affine restToHolder(Layer layer) {
+        Affine map = Affine.IDENTITY;
+        for (Layer l = layer; l != null; l = l.parent().map(layers::get).orElse(null)) {
+            map = map.then(againstMarks(l)).then(atRest(l).place().toParent(0));
+            map = l.parent().isPresent() ? map.then(withMarks(l)) : map;
+        }
+        return map;
+    }
+
+    /** As {@link Opener.Marks} says. */
+    private OptionalDouble edge(String id, String trackId, Point towards) {
+        Layer clip = layers.get(id);
+        Optional<Track> found = clip == null ? Optional.empty() : track(clip, Optional.of(trackId));
+        if (found.isEmpty()) {
+            return OptionalDouble.empty();
+        }
+        Track track = found.get();
+        Affine map = restToShot(clip);
+        return track.edge(clipFrame(clip, track), p -> {
+            Point at = map.apply(p);
+            return at.x() * towards.x() + at.y() * towards.y();
+        });
     }
 
     private Opened opened(Layer rest, Passage.Way way, Affine parentToShot) {
@@ -372,13 +458,7 @@ public final class Moment {
         }
         Box box = Box.EMPTY;
         for (Layer inside : group.layers()) {
-            Affine map = Affine.IDENTITY;
-            for (Optional<Layer> l = Optional.of(inside);
-                    l.isPresent();
-                    l = l.get().parent().map(layers::get)) {
-                map = map.then(atRest(l.get()).place().toParent(0));
-            }
-            box = box.union(map.apply(restBox(atRest(inside))));
+            box = box.union(restToHolder(inside).apply(restBox(atRest(inside))));
         }
         return box;
     }
@@ -408,7 +488,23 @@ public final class Moment {
     /** What a property of numbers is, with its signals, {@code delay} frames before this moment. */
     public double value(String id, String name, int channel, double delay) {
         Layer layer = layers.get(id);
-        return number(layer, Property.named(layer, name), times.get(id).own - delay, channel);
+        double own = times.get(id).own - delay;
+        return name.startsWith(Track.FOLLOWED)
+                ? followed(layer, name, own, channel)
+                : number(layer, Property.named(layer, name), own, channel);
+    }
+
+    private double followed(Layer clip, String name, double own, int channel) {
+        int dot = name.lastIndexOf('.');
+        Track track = track(clip, Optional.of(name.substring(Track.FOLLOWED.length(), dot)))
+                .orElseThrow(() -> new IllegalArgumentException("'" + clip.name() + "' has no track '" + name + "'."));
+        Layer fixed = clip;
+        for (Property<?> property : Property.of(clip)) {
+            fixed = property.section() == Property.Section.PLACE ? property.fixed(fixed, own, signals(clip)) : fixed;
+        }
+        double content = clip.pace().at(own, clip.span());
+        double frame = track.clipFrame(content, times.get(clip.id()).format.rate(), clip.pace());
+        return track.followed(name.substring(dot + 1), frame, fixed.place().toParent(0), channel);
     }
 
     private <T> double number(Layer layer, Property<T> property, double frame, int channel) {

@@ -2,9 +2,11 @@ package aperta.core.shot;
 
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
+import aperta.core.geometry.Point;
 import aperta.core.recipe.Recipe;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /** Knows what openings do, and how large things are. */
 public interface Opener {
@@ -15,8 +17,24 @@ public interface Opener {
      * @param box around all that it shows, in its own space
      * @param toParent from its own space at rest to its parent's
      * @param parentToShot from its parent's space to pixels of the shot
+     * @param marks where marks of clips are
      */
-    record Subject(Layer still, Box box, Affine toParent, Affine parentToShot, Format format) {}
+    record Subject(Layer still, Box box, Affine toParent, Affine parentToShot, Format format, Marks marks) {}
+
+    /** Where marks of clips are at the moment. */
+    interface Marks {
+        /**
+         * How far an edge has come that goes along with a mark in a direction, and never back: nothing before its first
+         * frame; after its last it goes on at the pace that it had.
+         *
+         * @param layer the id of the layer that shows the clip
+         * @param towards a vector of length 1
+         * @return along that vector, in pixels of the shot
+         */
+        OptionalDouble edge(String layer, String track, Point towards);
+
+        Marks NONE = (layer, track, towards) -> OptionalDouble.empty();
+    }
 
     /** What an opening makes of a layer. */
     Opened opened(Recipe opening, Passage.Way way, Subject subject);

@@ -10,7 +10,7 @@ import java.util.Set;
 import java.util.function.Function;
 
 /**
- * The layers that a layer names: its parent, what it is cut by, the one that gives way to it, the group that it shows
+ * The layers that a layer names: its parent, what it is cut by, what its masks go with, the one that gives way to it, the group that it shows
  * again, the layer that it traces, those that run at the ends of its strokes, and those that its signals and its described things name. What the layers of a group name is theirs.
  */
 public final class References {
@@ -21,6 +21,7 @@ public final class References {
         Set<String> all = new LinkedHashSet<>();
         layer.parent().ifPresent(all::add);
         layer.cut().ifPresent(c -> all.add(c.by()));
+        layer.masks().forEach(m -> m.pin().ifPresent(p -> all.add(p.layer())));
         if (layer.content() instanceof Content.Again again) {
             all.add(again.group());
         }
@@ -59,7 +60,13 @@ public final class References {
     }
 
     private static Layer changed(Layer layer, Function<String, Optional<String>> other) {
-        Layer next = layer.withParent(layer.parent().flatMap(other))
+        Optional<String> parent = layer.parent().flatMap(other);
+        Layer next = layer.withParent(parent)
+                .withPinned(layer.pinned().filter(p -> parent.isPresent()))
+                .withMasks(layer.masks().stream()
+                        .map(m -> m.withPin(
+                                m.pin().flatMap(p -> other.apply(p.layer()).map(p::withLayer))))
+                        .toList())
                 .withCut(layer.cut().flatMap(c -> other.apply(c.by()).map(c::withBy)))
                 .withWindows(layer.windows().stream()
                         .flatMap(w -> w.withLayers(other).stream())

@@ -1,5 +1,6 @@
 package aperta.core.shot;
 
+import aperta.core.recipe.Parameter;
 import aperta.core.recipe.Recipe;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -36,6 +37,7 @@ public final class Rules {
             rules.effects();
             rules.traces();
             rules.riders();
+            rules.tracks();
             rules.cuts(shot.layers());
             if (rules.broken.isEmpty()) {
                 rules.follows();
@@ -221,6 +223,9 @@ public final class Rules {
     private void follow(Layer layer, Property<?> property, Recipe signal, Map<String, List<String>> edges) {
         Layer other = byId.get(signal.text("layer"));
         String name = signal.text("property");
+        if (other != null && isMark(other, name)) {
+            return;
+        }
         Optional<Property<?>> followed = other == null
                 ? Optional.empty()
                 : Property.of(other).stream().filter(p -> p.name().equals(name)).findFirst();
@@ -230,6 +235,13 @@ public final class Rules {
             return;
         }
         edges.computeIfAbsent(said(layer, property), k -> new ArrayList<>()).add(said(other, followed.get()));
+    }
+
+    private static boolean isMark(Layer layer, String name) {
+        return layer.content() instanceof Content.Footage clip
+                && clip.tracks().stream()
+                        .flatMap(t -> t.followables().stream())
+                        .anyMatch(f -> f.name().equals(name));
     }
 
     private static String said(Layer layer, Property<?> property) {
@@ -350,6 +362,47 @@ public final class Rules {
                             + "' as its head, which has no picture of its own.");
                 }
             }
+        }
+    }
+
+    /** What goes with marks names a clip that has them. */
+    private void tracks() {
+        for (Layer layer : byId.values()) {
+            if (layer.content() instanceof Content.Footage clip) {
+                if (clip.tracks().stream().map(Track::id).distinct().count()
+                        < clip.tracks().size()) {
+                    broken.add("Two tracks of '" + layer.name() + "' have the same id.");
+                }
+                clip.steady().ifPresent(t -> demandTrack(layer.id(), t, "'" + layer.name() + "' holds still"));
+            }
+            layer.pinned()
+                    .ifPresent(t -> demandTrack(layer.parent().orElse(""), t, "'" + layer.name() + "' goes with"));
+            for (Mask mask : layer.masks()) {
+                mask.pin()
+                        .ifPresent(p -> demandTrack(
+                                p.layer(),
+                                p.track(),
+                                "The mask '" + mask.name() + "' of '" + layer.name() + "' goes with"));
+            }
+            for (AnimatedRecipe window : layer.windows()) {
+                Recipe rest = window.rest();
+                for (Parameter p : rest.descriptor().parameters()) {
+                    if (p.kind() == Parameter.Kind.TRACK && !rest.text("layer").isEmpty()) {
+                        demandTrack(rest.text("layer"), rest.text(p.name()), "'" + layer.name() + "' is uncovered by");
+                    }
+                }
+            }
+        }
+    }
+
+    private void demandTrack(String clip, String track, String who) {
+        Layer layer = byId.get(clip);
+        boolean there = layer != null
+                && layer.content() instanceof Content.Footage f
+                && f.track(track).isPresent();
+        if (!there) {
+            broken.add(who + " the track '" + track + "', which is not "
+                    + (layer == null ? "in this shot." : "one of '" + layer.name() + "'."));
         }
     }
 

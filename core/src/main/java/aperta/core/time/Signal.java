@@ -151,6 +151,10 @@ public interface Signal {
 
     /** Another property. */
     final class Follow implements Signal {
+        private static final double MOST_DAMPING = 60;
+        /** After so many times the damping less than a hundredth is left. */
+        private static final double TIMES = 5;
+
         @Override
         public Descriptor descriptor() {
             return new Descriptor(
@@ -164,6 +168,7 @@ public interface Signal {
                             Parameter.number("factor", "Factor", "", -1e6, 1e6, 1),
                             Parameter.number("offset", "Offset", "", -1e6, 1e6, 0),
                             Parameter.number("delay", "Delay", "frames", -10_000, 10_000, 0),
+                            Parameter.number("damping", "Damping", "frames", 0, MOST_DAMPING, 0),
                             AXIS));
         }
 
@@ -171,9 +176,30 @@ public interface Signal {
         public double at(Recipe recipe, Now now) {
             String part = recipe.text("part");
             int channel = part.equals("same") ? now.channel : part.equals("x") ? 0 : 1;
-            double value =
-                    now.others.value(recipe.text("layer"), recipe.text("property"), channel, recipe.number("delay"));
-            return recipe.number("factor") * value + recipe.number("offset");
+            return recipe.number("factor") * damped(recipe, now, channel) + recipe.number("offset");
+        }
+
+        /** The mean of what it was, weighed down by e every so many frames that it is past. */
+        private static double damped(Recipe recipe, Now now, int channel) {
+            double damping = recipe.number("damping");
+            double delay = recipe.number("delay");
+            double sum = value(recipe, now, channel, delay);
+            if (damping == 0) {
+                return sum;
+            }
+            double fall = StrictMath.exp(-1 / damping);
+            double weight = 1;
+            double whole = 1;
+            for (int k = 1; k <= Math.ceil(TIMES * damping); k++) {
+                weight *= fall;
+                whole += weight;
+                sum += weight * value(recipe, now, channel, delay + k);
+            }
+            return sum / whole;
+        }
+
+        private static double value(Recipe recipe, Now now, int channel, double delay) {
+            return now.others.value(recipe.text("layer"), recipe.text("property"), channel, delay);
         }
     }
 }

@@ -200,7 +200,8 @@ class OpeningsTest {
                 aperta.core.geometry.Box.centred(1920, 1080),
                 aperta.core.geometry.Affine.IDENTITY,
                 aperta.core.geometry.Affine.IDENTITY,
-                Studio.SMALL);
+                Studio.SMALL,
+                aperta.core.shot.Opener.Marks.NONE);
         var way = new Passage.Way(1000, new Passage(1001, 0, Ease.LINEAR, Pose.REST, Optional.empty()), true);
         var circle = iris.at(iris.descriptor().standard(), way, subject)
                 .moving()

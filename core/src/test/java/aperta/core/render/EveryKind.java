@@ -140,7 +140,8 @@ public final class EveryKind {
                 Animated.of(0.8),
                 false,
                 Mask.Mode.ADD,
-                Mask.Lock.LAYER);
+                Mask.Lock.LAYER,
+                Optional.empty());
         Cut.Tone tone = Cut.Tone.PLAIN
                 .withBlack(Animated.of(0.1))
                 .withSpread(Animated.of(1.0))

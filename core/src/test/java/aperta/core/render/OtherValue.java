@@ -20,7 +20,7 @@ final class OtherValue {
             case POINT -> ((Point) p.standard()).plus(new Point(9, 6));
             case COLOUR -> new Colour(0.2, 0.7, 0.4, 0.9);
             case CURVE -> new ToneCurve(List.of(new Point(0, 0.3), new Point(1, 0.6)));
-            case LAYER, PROPERTY, FILE -> throw new IllegalArgumentException(p.name() + " names something.");
+            case LAYER, PROPERTY, TRACK, FILE -> throw new IllegalArgumentException(p.name() + " names something.");
         };
     }
 

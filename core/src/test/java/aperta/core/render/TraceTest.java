@@ -304,6 +304,17 @@ class TraceTest {
                 .isZero();
     }
 
+    @Test
+    void aLayerRunsAtEachOfSeveralEnds() {
+        List<Content.Shape.Path> paths = new java.util.ArrayList<>();
+        for (int i = 0; i < 3; i++) {
+            paths.add(new Content.Shape.Path("p" + i, "Path", Animated.of(straight(20 + 40 * i, 10, 20 + 40 * i, 80))));
+        }
+        Content content = new Content.Shape(paths, List.of(ridden("b", false, 0.5)));
+        Layer shape = Layer.of("shape", "Shape", content, Span.of(0, 48), Place.at(Point.ORIGIN));
+        assertThat(sum(render(shape, box("b", 40, 10)))).isCloseTo(300, within(1.5));
+    }
+
     /** Along what is found in a picture it runs as along what is known. */
     @Test
     void aLayerRunsAlongWhatIsFound() {

@@ -91,7 +91,7 @@ final class AnimatedRecipeCodec implements Codec<AnimatedRecipe> {
             case POINT -> keyable(p, ShotJson.POINTS);
             case COLOUR -> keyable(p, ShotJson.COLOURS);
             case CURVE -> keyable(p, ShotJson.CURVES);
-            case TRUTH, CHOICE, LAYER, PROPERTY, FILE -> RecipeCodec.plain(p);
+            case TRUTH, CHOICE, LAYER, PROPERTY, TRACK, FILE -> RecipeCodec.plain(p);
         });
     }
 

@@ -247,6 +247,14 @@ final class Codecs {
                 .build();
     }
 
+    /** As many numbers as there are. */
+    static double[] numbers(JsonValue v, String where) {
+        if (v instanceof JsonArray a) {
+            return numbers(v, a.size(), where);
+        }
+        throw new BadDocument(where, "expected a list of numbers, not " + shown(v) + ".");
+    }
+
     static double[] numbers(JsonValue v, int size, String where) {
         if (!(v instanceof JsonArray array) || array.size() != size) {
             throw new BadDocument(where, "expected " + size + " numbers in a list, not " + shown(v) + ".");

@@ -113,7 +113,7 @@ final class RecipeCodec implements Codec<Recipe> {
             case POINT -> any(TimeCodecs.POINT);
             case COLOUR -> any(TimeCodecs.COLOUR);
             case CURVE -> any(TimeCodecs.CURVE);
-            case LAYER, PROPERTY, FILE -> any(Codecs.TEXT);
+            case LAYER, PROPERTY, TRACK, FILE -> any(Codecs.TEXT);
         };
     }
 

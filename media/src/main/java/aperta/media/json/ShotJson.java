@@ -31,6 +31,7 @@ import aperta.core.shot.Pace;
 import aperta.core.shot.Paint;
 import aperta.core.shot.Passage;
 import aperta.core.shot.PenLine;
+import aperta.core.shot.Pin;
 import aperta.core.shot.Place;
 import aperta.core.shot.Pose;
 import aperta.core.shot.Range;
@@ -342,6 +343,7 @@ public final class ShotJson {
         var pace = o.field("pace", pace(), Layer::pace, Pace.EVEN);
         var place = o.field("place", place(), Layer::place);
         var parent = o.field("parent", Codecs.optional(Codecs.TEXT), Layer::parent, Optional.empty());
+        var pinned = o.field("pinned", Codecs.optional(Codecs.TEXT), Layer::pinned, Optional.empty());
         var masks = o.field("masks", Codecs.list(mask()), Layer::masks, List.of());
         var windows = o.field("windows", Codecs.list(WINDOW), Layer::windows, List.of());
         var ink = o.field("ink", Codecs.optional(ink()), Layer::ink, Optional.empty());
@@ -364,6 +366,7 @@ public final class ShotJson {
                 r.get(pace),
                 r.get(place),
                 r.get(parent),
+                r.get(pinned),
                 r.get(masks),
                 r.get(windows),
                 r.get(ink),
@@ -470,6 +473,7 @@ public final class ShotJson {
         var inverted = o.field("inverted", Codecs.TRUTH, Mask::inverted, false);
         var mode = o.field("mode", Codecs.choice(Mask.Mode.class), Mask::mode, Mask.Mode.ADD);
         var lock = o.field("lock", Codecs.choice(Mask.Lock.class), Mask::lock, Mask.Lock.LAYER);
+        var pin = o.field("pin", Codecs.optional(pin()), Mask::pin, Optional.empty());
         return o.making(r -> new Mask(
                 r.get(id),
                 r.get(name),
@@ -479,7 +483,15 @@ public final class ShotJson {
                 r.get(opacity),
                 r.get(inverted),
                 r.get(mode),
-                r.get(lock)));
+                r.get(lock),
+                r.get(pin)));
+    }
+
+    private static Codec<Pin> pin() {
+        ObjectCodec<Pin> o = new ObjectCodec<>();
+        var layer = o.field("layer", Codecs.TEXT, Pin::layer);
+        var track = o.field("track", Codecs.TEXT, Pin::track);
+        return o.making(r -> new Pin(r.get(layer), r.get(track)));
     }
 
     private static Codec<Cut> cut() {
@@ -599,7 +611,10 @@ public final class ShotJson {
         var media = o.field("media", Codecs.TEXT, Content.Footage::media);
         var exposure = o.field("exposure", NUMBERS, Content.Footage::exposure, Animated.of(0.0));
         var saturation = o.field("saturation", NUMBERS, Content.Footage::saturation, Animated.of(1.0));
-        return o.making(r -> new Content.Footage(r.get(media), r.get(exposure), r.get(saturation)));
+        var tracks = o.field("tracks", Codecs.list(TrackCodec.TRACK), Content.Footage::tracks, List.of());
+        var steady = o.field("steady", Codecs.optional(Codecs.TEXT), Content.Footage::steady, Optional.empty());
+        return o.making(r ->
+                new Content.Footage(r.get(media), r.get(exposure), r.get(saturation), r.get(tracks), r.get(steady)));
     }
 
     private static Codec<Content.Still> still() {

@@ -219,7 +219,7 @@ final class EffectsPage {
         layers.add(Layer.of(
                 "plate",
                 "Plate",
-                new Content.Footage("platform", Animated.of(1.2), Animated.of(1.0)),
+                new Content.Footage("platform").with("platform", Animated.of(1.2), Animated.of(1.0)),
                 Span.of(0, 48),
                 Place.at(new Point(480, 270)).withScale(Animated.of(new Point(0.5, 0.5)))));
         layers.add(Layer.of(

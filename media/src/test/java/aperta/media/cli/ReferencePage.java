@@ -52,14 +52,15 @@ final class ReferencePage {
                 number(p, p.least()) + " to " + number(p, p.most()) + (p.unit().isEmpty() ? "" : " " + p.unit());
             case CHOICE -> String.join(", ", p.choices());
             case TRUTH -> "yes or no";
-            case COLOUR, CURVE, LAYER, PROPERTY, FILE -> "a " + p.kind().name().toLowerCase(Locale.ROOT);
+            case COLOUR, CURVE, LAYER, PROPERTY, TRACK, FILE ->
+                "a " + p.kind().name().toLowerCase(Locale.ROOT);
         };
         String standard = switch (p.kind()) {
             case NUMBER, WHOLE, ANGLE ->
                 number(p, (Double) p.standard()) + (p.unit().isEmpty() ? "" : " " + p.unit());
             case TRUTH -> Boolean.TRUE.equals(p.standard()) ? "yes" : "no";
             case CHOICE -> (String) p.standard();
-            case POINT, COLOUR, CURVE, LAYER, PROPERTY, FILE -> "";
+            case POINT, COLOUR, CURVE, LAYER, PROPERTY, TRACK, FILE -> "";
         };
         return "| " + p.label() + " | `" + p.name() + "` | " + range + " | " + standard + " |\n";
     }

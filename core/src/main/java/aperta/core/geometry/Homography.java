@@ -1,12 +1,9 @@
-package aperta.core.effect;
-
-import aperta.core.geometry.Box;
-import aperta.core.geometry.Point;
+package aperta.core.geometry;
 
 /** A map of the plane in perspective: three rows of a matrix over homogeneous points. */
-record Homography(double[] m) {
+public record Homography(double[] m) {
     /** From the unit square, clockwise from its top left, to four points (P. Heckbert 1989, 2.2.3). */
-    static Homography ofSquare(Point[] to) {
+    public static Homography ofSquare(Point[] to) {
         double sx = to[0].x() - to[1].x() + to[2].x() - to[3].x();
         double sy = to[0].y() - to[1].y() + to[2].y() - to[3].y();
         double dx1 = to[1].x() - to[2].x();
@@ -30,7 +27,7 @@ record Homography(double[] m) {
     }
 
     /** The same from a box instead of the unit square. */
-    Homography after(Box box) {
+    public Homography after(Box box) {
         double sx = 1 / box.width();
         double sy = 1 / box.height();
         double[] n = new double[9];
@@ -45,7 +42,7 @@ record Homography(double[] m) {
     }
 
     /** By the adjugate; of the same sign, so that what is before stays before. */
-    Homography inverse() {
+    public Homography inverse() {
         double[] n = {
             m[4] * m[8] - m[5] * m[7], m[2] * m[7] - m[1] * m[8], m[1] * m[5] - m[2] * m[4],
             m[5] * m[6] - m[3] * m[8], m[0] * m[8] - m[2] * m[6], m[2] * m[3] - m[0] * m[5],
@@ -59,14 +56,37 @@ record Homography(double[] m) {
     }
 
     /** Whether a point lies before the horizon. */
-    boolean isBefore(double x, double y) {
+    public boolean isBefore(double x, double y) {
         return m[6] * x + m[7] * y + m[8] > 1e-9;
     }
 
-    void apply(double x, double y, double[] to) {
+    public void apply(double x, double y, double[] to) {
         double w = m[6] * x + m[7] * y + m[8];
         double px = (m[0] * x + m[1] * y + m[2]) / w;
         to[1] = (m[3] * x + m[4] * y + m[5]) / w;
         to[0] = px;
+    }
+
+    public Point apply(Point p) {
+        double[] to = new double[2];
+        apply(p.x(), p.y(), to);
+        return new Point(to[0], to[1]);
+    }
+
+    /** First this map, then {@code next}. */
+    public Homography then(Homography next) {
+        double[] n = new double[9];
+        for (int row = 0; row < 3; row++) {
+            for (int column = 0; column < 3; column++) {
+                for (int k = 0; k < 3; k++) {
+                    n[3 * row + column] += next.m[3 * row + k] * m[3 * k + column];
+                }
+            }
+        }
+        return new Homography(n);
+    }
+
+    public static Homography of(Affine a) {
+        return new Homography(new double[] {a.a(), a.c(), a.e(), a.b(), a.d(), a.f(), 0, 0, 1});
     }
 }

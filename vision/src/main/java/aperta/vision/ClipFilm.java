@@ -1,0 +1,102 @@
+package aperta.vision;
+
+import aperta.core.picture.Picture;
+import aperta.core.picture.Pixels;
+import aperta.core.picture.Region;
+import aperta.core.render.Sources;
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+/** A clip's frames, kept for a while: whoever goes backwards wants those before the one just read, which come first. */
+public final class ClipFilm implements Film {
+    /** How many frames are read on before the one that is wanted, where the film runs backwards. */
+    private static final int STRETCH = 16;
+
+    private static final int KEPT = 2 * STRETCH;
+    /** The weights of BT.709. */
+    private static final float RED = 0.2126f;
+
+    private static final float GREEN = 0.7152f;
+    private static final float BLUE = 0.0722f;
+
+    private final Sources sources;
+    private final String media;
+    private final int level;
+    private final Sources.Info info;
+    private final Map<Long, Pixels> kept = new LinkedHashMap<>(KEPT, 0.75f, true) {
+        private static final long serialVersionUID = 1;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Long, Pixels> eldest) {
+            return size() > KEPT;
+        }
+    };
+    private long last = Long.MIN_VALUE;
+
+    /** @param level 1 for the clip's own pictures, 2 for those of half its size */
+    public ClipFilm(Sources sources, String media, int level) {
+        this.sources = sources;
+        this.media = media;
+        this.level = level;
+        this.info = sources.info(media);
+    }
+
+    @Override
+    public int width() {
+        return (info.width() + level - 1) / level;
+    }
+
+    @Override
+    public int height() {
+        return (info.height() + level - 1) / level;
+    }
+
+    @Override
+    public long frames() {
+        return info.frames();
+    }
+
+    @Override
+    public int level() {
+        return level;
+    }
+
+    /** A frame as it is decoded. */
+    public Pixels pixels(long frame) {
+        Pixels known = kept.get(frame);
+        if (known == null) {
+            long from = frame < last ? Math.max(0, frame - STRETCH + 1) : frame;
+            for (long f = from; f <= frame; f++) {
+                known = sources.frame(media, f, level);
+                kept.put(f, known);
+            }
+        }
+        last = frame;
+        return known;
+    }
+
+    @Override
+    public float[] grey(long frame, Region part) {
+        Pixels pixels = pixels(frame);
+        int w = pixels.width();
+        int h = pixels.height();
+        float[] all = new float[part.width() * part.height()];
+        int x0 = Math.min(w - 1, Math.max(0, part.x()));
+        int x1 = Math.max(x0 + 1, Math.min(w, part.right()));
+        Picture row = new Picture(new Region(x0, 0, x1 - x0, 1));
+        float[][] planes = row.planes();
+        int read = Integer.MIN_VALUE;
+        for (int y = 0; y < part.height(); y++) {
+            int wanted = Math.min(h - 1, Math.max(0, part.y() + y));
+            if (wanted != read) {
+                pixels.row(wanted, x0, x1 - x0, row, row.index(x0, 0));
+                read = wanted;
+            }
+            for (int x = 0; x < part.width(); x++) {
+                int i = row.index(Math.min(x1 - 1, Math.max(x0, part.x() + x)), 0);
+                all[y * part.width() + x] = RED * planes[0][i] + GREEN * planes[1][i] + BLUE * planes[2][i];
+            }
+        }
+        return all;
+    }
+}
