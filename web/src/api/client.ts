@@ -175,6 +175,12 @@ export const api = {
   outputs: () => call<OutputView[]>('GET', '/api/outputs'),
   render: (shot: string, output: string, workRange: boolean) =>
     call<{ job: string }>('POST', `/api/shots/${shot}/renders`, { output, workRange }),
+  follow: (
+    shot: string,
+    layer: string,
+    track: string,
+    wish: { from?: number; to?: number; quick?: boolean },
+  ) => call<{ job: string }>('POST', `/api/shots/${shot}/layers/${layer}/tracks/${track}/follow`, wish),
   jobs: (project: string) => call<Job[]>('GET', `/api/projects/${project}/jobs`),
   cancel: (job: string) => call<Job>('POST', `/api/jobs/${job}/cancel`),
   retry: (job: string) => call<Job>('POST', `/api/jobs/${job}/retry`),

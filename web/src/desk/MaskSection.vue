@@ -6,6 +6,7 @@ import SheetHead from '../fields/SheetHead.vue';
 import type { Layer } from '../api/client';
 import type { PropertyNow } from '../lib/answers';
 import { freshId } from '../lib/layers';
+import { useFollowing } from '../stores/following';
 import { useShot } from '../stores/shot';
 import { MASK_LINES, useView } from '../stores/view';
 import DrawTools from './DrawTools.vue';
@@ -16,6 +17,7 @@ import PropertyRow from './PropertyRow.vue';
 const props = defineProps<{ layer: Layer; properties: PropertyNow[]; locked: boolean }>();
 const shot = useShot();
 const view = useView();
+const following = useFollowing();
 
 function set(index: number, field: string, value: unknown, label: string) {
   void shot.setField(props.layer.id, `masks/${index}/${field}`, value, label);
@@ -32,6 +34,31 @@ function lock(mask: string, to: unknown) {
   void shot.edit('Lock mask', {
     edit: { kind: 'set-mask-lock', layer: props.layer.id, mask, frame: view.frame, lock: to },
   });
+}
+
+const GOES = [
+  { value: 'layer', label: 'goes with the layer' },
+  { value: 'frame', label: 'stays in the frame' },
+];
+const marks = computed(() =>
+  following.all.map((m) => ({
+    value: `${m.layer.id} ${m.track.id}`,
+    label: `goes with ${m.track.name} of ${m.layer.name}`,
+  })),
+);
+/** What goes with marks is freed from them before it goes with something else. */
+async function goWith(m: Layer['masks'][number], what: string) {
+  const pinned = (clip: string | null, track: string | null) =>
+    shot.edit('Mask goes with', {
+      edit: { kind: 'pin-mask', layer: props.layer.id, mask: m.id, clip, track, frame: view.frame },
+    });
+  const [clip = '', track] = what.split(' ');
+  if (track) {
+    await pinned(clip, track);
+    return;
+  }
+  if (m.pin && !(await pinned(null, null))) return;
+  lock(m.id, what);
 }
 
 /** Texts whose letters can become masks. */
@@ -151,12 +178,9 @@ function move(index: number, by: number) {
           size="small"
           :aria-label="`What ${m.name} goes with`"
           :disabled="locked"
-          :value="m.lock"
-          :options="[
-            { value: 'layer', label: 'goes with the layer' },
-            { value: 'frame', label: 'stays in the frame' },
-          ]"
-          @change="(v) => lock(m.id, v)"
+          :value="m.pin ? `${m.pin.layer} ${m.pin.track}` : m.lock"
+          :options="[...GOES, ...marks]"
+          @change="(v) => goWith(m, String(v))"
         />
       </div>
       <PropertyRow v-for="p in rows(m.id, ['path'])" :key="p.name" :property="p" :locked="locked" />

@@ -6,11 +6,13 @@ import { nearest } from '../lib/words';
 import { useDesk } from '../stores/desk';
 import type { Pair } from '../lib/affine';
 import { useFrames } from '../stores/frames';
+import { useFollowing } from '../stores/following';
 import { useLooking } from '../stores/looking';
 import { useNesting } from '../stores/nesting';
 import { useShot } from '../stores/shot';
 import { useTyping } from '../stores/typing';
 import { useView } from '../stores/view';
+import MarkHandles from './MarkHandles.vue';
 import GradientHandles from './GradientHandles.vue';
 import SpotHandles from './SpotHandles.vue';
 import PathHandles from './PathHandles.vue';
@@ -31,6 +33,7 @@ const frames = useFrames();
 const desk = useDesk();
 const typing = useTyping();
 const nesting = useNesting();
+const following = useFollowing();
 
 const svg = ref<SVGSVGElement>();
 const pen = ref<InstanceType<typeof PenPath>>();
@@ -192,6 +195,11 @@ async function down(e: PointerEvent) {
   }
   if (view.tool === 'draw' || view.tool === 'rub') {
     drawingPen.value?.down(e);
+    return;
+  }
+  if (view.tool === 'mark') {
+    e.preventDefault();
+    void following.place(at(e));
     return;
   }
   if (view.tool === 'stroke') {
@@ -359,7 +367,22 @@ defineExpose({ type });
         :locked="locked"
       />
       <PathHandles :handles="h" :locked="locked" />
+      <MarkHandles
+        v-if="view.stance === 'rest' && view.tool === 'choose' && !view.path && h.tracks.length"
+        :handles="h"
+        :locked="locked"
+      />
     </template>
+    <g v-if="view.tool === 'mark'" class="placed">
+      <circle
+        v-for="(m, i) in following.placed"
+        :key="i"
+        :cx="m[0]"
+        :cy="m[1]"
+        :r="px(5)"
+        :stroke-width="px(1.5)"
+      />
+    </g>
     <PenPath v-if="view.tool === 'pen'" ref="pen" />
     <StrokePen v-if="view.tool === 'stroke'" ref="strokePen" />
     <DrawingPen v-if="isDrawn && view.tool !== 'choose'" ref="drawingPen" />
@@ -409,6 +432,11 @@ defineExpose({ type });
 .safe {
   fill: none;
   stroke: #ffffff66;
+  pointer-events: none;
+}
+.placed {
+  fill: none;
+  stroke: #f4d35e;
   pointer-events: none;
 }
 .outside {

@@ -15,6 +15,7 @@ import { useSound } from '../stores/sound';
 import { useTiming } from '../stores/timing';
 import { useView } from '../stores/view';
 import StrokePieces from './StrokePieces.vue';
+import SureCurves from './SureCurves.vue';
 
 /**
  * A layer's span. Dragged by its middle it slides, and all chosen ones with it; by its ends it is trimmed. With Shift the
@@ -321,6 +322,7 @@ function ramped(e: PointerEvent, way: Way) {
       :data-testid="`ramp-${r.way}-${row.layer.name}`"
       @pointerdown.stop="ramped($event, r.way)"
     ></span>
+    <SureCurves v-if="row.tracks.length" :tracks="row.tracks" :each="each" />
     <StrokePieces
       v-if="row.layer.id === view.layer && row.layer.ink && row.layer.arrive && row.step > 0"
       :layer="row.layer.id"

@@ -13,6 +13,7 @@ import { computed, ref } from 'vue';
 import { api } from '../api/client';
 import { freshId, type Row } from '../lib/layers';
 import { useDesk } from '../stores/desk';
+import { useFollowing } from '../stores/following';
 import { useTiming } from '../stores/timing';
 import { useNesting } from '../stores/nesting';
 import { useShot } from '../stores/shot';
@@ -24,6 +25,9 @@ const shot = useShot();
 const nesting = useNesting();
 const view = useView();
 const desk = useDesk();
+const following = useFollowing();
+/** The marks that this layer can go with. */
+const marks = computed(() => following.all.filter((m) => m.layer.id !== layer.value.id));
 
 const layer = computed(() => props.row.layer);
 const timing = useTiming();
@@ -302,6 +306,21 @@ function outOfGroup() {
           <MenuItem v-if="traceable" key="trace" @click="trace()">Line along its outline</MenuItem>
           <MenuItem v-if="traceable" key="draw" @click="trace(drawing)"
             >Draw its outline, then show it</MenuItem
+          >
+          <template v-for="m in marks" :key="`${m.layer.id}-${m.track.id}`">
+            <MenuItem
+              v-if="layer.content.kind !== 'sound'"
+              @click="following.reveal(layer.id, m.layer.id, m.track.id, false)"
+              >Reveal behind {{ m.track.name }} of {{ m.layer.name }}</MenuItem
+            >
+            <MenuItem
+              v-if="row.group === shot.row(m.layer.id)?.group && layer.content.kind !== 'sound'"
+              @click="following.pin(layer.id, m.layer.id, m.track.id)"
+              >Pin to {{ m.track.name }} of {{ m.layer.name }}</MenuItem
+            >
+          </template>
+          <MenuItem v-if="layer.pinned" key="unpin" @click="following.pin(layer.id, null, null)"
+            >Free from the mark</MenuItem
           >
           <MenuItem v-if="group" key="o" @click="open"
             >{{ shot.opened.has(layer.id) ? 'Close' : 'Open' }} the group</MenuItem

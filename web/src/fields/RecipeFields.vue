@@ -32,6 +32,11 @@ const layers = computed(() => [
   ...(props.properties ? [] : [{ value: '', label: 'none' }]),
   ...shot.everyLayer().map((l) => ({ value: l.id, label: l.name })),
 ]);
+/** The tracks of the clip that the recipe names. */
+const tracks = computed(() => {
+  const c = shot.find(String(props.recipe.layer ?? ''))?.content;
+  return c?.kind === 'footage' ? c.tracks.map((t) => ({ value: t.id, label: t.name })) : [];
+});
 const tables = computed(() => [
   { value: '', label: 'none' },
   ...project.media.filter((m) => m.kind === 'TABLE').map((m) => ({ value: m.id, label: m.name })),
@@ -73,9 +78,11 @@ const tables = computed(() => [
             ? layers
             : p.kind === 'FILE'
               ? tables
-              : p.kind === 'PROPERTY'
-                ? (properties ?? [])
-                : p.choices.map((c) => ({ value: c, label: c }))
+              : p.kind === 'TRACK'
+                ? tracks
+                : p.kind === 'PROPERTY'
+                  ? (properties ?? [])
+                  : p.choices.map((c) => ({ value: c, label: c }))
         "
         @change="(v) => emit('commit', withValue(p, v))"
       />

@@ -86,6 +86,35 @@ export interface SpotNow {
 /** Where a cursor stands between two letters: its upper and its lower end. */
 export type Caret = [number, number, number, number];
 
+/** The marks of a track on the frame that is shown, in pixels of the shot. */
+export interface MarksNow {
+  id: string;
+  marks: Pair[];
+  /** Where each goes before and after. */
+  way: Pair[][];
+  /** The frame of the clip, and the first and last one on which the marks are known. */
+  frame: number;
+  first: number;
+  last: number;
+  patch: number;
+  reach: number;
+  /** How sure the step of this frame is, and how it came about; none where there is no step. */
+  sure?: number;
+  by?: 'found' | 'guessed' | 'hand' | 'left-out';
+}
+
+/** A track that is being followed, as far as that has come; frames are the clip's. */
+export interface FollowingNow {
+  layer: string;
+  track: string;
+  frame?: number;
+  done?: number;
+  total?: number;
+  /** Of each step how sure it is, how it came about, and its places in pixels of the clip. */
+  path?: { first: number; steps: number[][] };
+  ended?: boolean;
+}
+
 export interface Handles {
   /** Whether they are those of a change that isn't kept yet. */
   draft: boolean;
@@ -112,6 +141,8 @@ export interface Handles {
   carets: Caret[];
   /** The points and directions of its effects and its texture. */
   spots: SpotNow[];
+  /** The marks of a clip. */
+  tracks: MarksNow[];
   /** What the shot that it shows is like, and which of its frames is seen. */
   inside: { name?: string; width?: number; height?: number; rate?: string; length?: number; frame?: number };
   /** The way of its position: a dot for each frame, and the keys with their handles. */

@@ -34,6 +34,16 @@ export interface LayerAnimation {
   start: number;
   step: number;
   properties: MovingProperty[];
+  tracks?: SureTrack[];
+}
+
+/** How sure a track is on each frame of its layer, in thousandths; −1 where it isn't known. */
+export interface SureTrack {
+  id: string;
+  name: string;
+  sure: number[];
+  /** Frames that were set by hand. */
+  fixed: number[];
 }
 
 /** A layer as a row: how deep it lies, and how its own time lies in the shot's. */
@@ -48,6 +58,7 @@ export interface Row {
   start: number;
   step: number;
   moving: MovingProperty[];
+  tracks: SureTrack[];
 }
 
 /** Every layer from the top, those of groups below their group. */
@@ -55,8 +66,18 @@ export function rows(shot: Shot, animation: Record<string, LayerAnimation>): Row
   const all: Row[] = [];
   const walk = (layers: Layer[], depth: number, group?: string) => {
     layers.forEach((layer, index) => {
-      const { start = 0, step = 1, properties = [] } = animation[layer.id] ?? {};
-      all.push({ layer, depth, index, siblings: layers.length, group, start, step, moving: properties });
+      const { start = 0, step = 1, properties = [], tracks = [] } = animation[layer.id] ?? {};
+      all.push({
+        layer,
+        depth,
+        index,
+        siblings: layers.length,
+        group,
+        start,
+        step,
+        moving: properties,
+        tracks,
+      });
       if (layer.content.kind === 'group') walk(layer.content.layers as Layer[], depth + 1, layer.id);
     });
   };

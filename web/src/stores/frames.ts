@@ -5,6 +5,7 @@ import {
   isPlanes,
   read,
   type CurveOf,
+  type FollowingNow,
   type Handles,
   type Header,
   type Proof,
@@ -69,6 +70,8 @@ export const useFrames = defineStore('frames', () => {
   const awaited = ref(false);
   /** Which share of a text's strokes has been found, where that takes long and is waited for. */
   const finding = ref<number>();
+  /** A track that is being followed. */
+  const following = shallowRef<FollowingNow>();
   let keysSeq = 0;
   /** Names of frames as far as they have come. */
   let asNamed: string[] = [];
@@ -262,6 +265,8 @@ export const useFrames = defineStore('frames', () => {
       reveal.value = m.shares as Record<string, number[]>;
     } else if (m.type === 'proof-problem') {
       proofProblem.value = m.detail as string;
+    } else if (m.type === 'following') {
+      following.value = m.ended ? undefined : (m as unknown as FollowingNow);
     } else if (m.type === 'finding') {
       finding.value = (m.share as number) < 1 ? (m.share as number) : undefined;
     } else if (m.type === 'problem') {
@@ -321,6 +326,7 @@ export const useFrames = defineStore('frames', () => {
     handles,
     awaited,
     finding,
+    following,
     snap,
     together,
     group,

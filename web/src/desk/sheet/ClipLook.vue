@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import type { Layer } from '../../api/client';
 import { useProject } from '../../stores/project';
 import PropertyRows from './PropertyRows.vue';
+import TrackRows from './TrackRows.vue';
 
 /** A clip or a still: where it comes from, and how it is tamed. */
 const props = defineProps<{ layer: Layer; locked: boolean }>();
@@ -28,6 +29,7 @@ const media = computed(() => {
     </dl>
   </template>
   <PropertyRows :section="['look']" :locked="locked" />
+  <TrackRows v-if="layer.content.kind === 'footage'" :layer="layer" :locked="locked" />
 </template>
 
 <style scoped>

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
+import java.util.Optional;
 import java.util.TreeMap;
 
 /**
@@ -34,6 +35,7 @@ public final class Following {
     private final Track track;
     private final Film film;
     private final Told told;
+    private final Optional<TrackPath> known;
     private final NavigableMap<Long, Step> steps = new TreeMap<>();
     private boolean stopped;
 
@@ -47,7 +49,8 @@ public final class Following {
         boolean step(TrackPath soFar, long frame);
     }
 
-    private Following(Track track, Film film, Told told) {
+    private Following(Track track, Optional<TrackPath> known, Film film, Told told) {
+        this.known = known;
         this.track = track;
         this.film = film;
         this.told = told;
@@ -67,13 +70,14 @@ public final class Following {
     /**
      * Follows a track over some frames; what lies outside of them, and what was set by hand, stays as it is.
      *
+     * @param known what was found by the same settings before; it isn't looked for again
      * @param from and {@code to}: the first and the last frame
      * @return what is known when it has ended or was stopped
      * @throws VisionMissing where this machine can't
      */
-    public static TrackPath follow(Track track, long from, long to, Film film, Told told) {
+    public static TrackPath follow(Track track, Optional<TrackPath> known, long from, long to, Film film, Told told) {
         Natives.demand();
-        Following f = new Following(track, film, told);
+        Following f = new Following(track, known, film, told);
         f.all(Math.max(0, from), Math.min(film.frames() - 1, to));
         return f.path();
     }
@@ -168,6 +172,17 @@ public final class Following {
         int unseen = 0;
         try (Follower follower = follower(start, steps.get(start).at())) {
             for (long f = start + way; way * f <= way * end; f += way) {
+                Optional<Step> before = keep ? known(f) : Optional.empty();
+                if (before.isPresent()) {
+                    usual = f == start + way
+                            ? Math.max(SURELY_LOST, before.get().sure())
+                            : usual;
+                    unseen = before.get().by() == By.FOUND ? 0 : unseen + 1;
+                    past.add(before.get().at());
+                    found.put(f, before.get());
+                    steps.put(f, before.get());
+                    continue;
+                }
                 List<Point> expected = expected(past);
                 Follower.Look look = follower.look(f, inFilm(expected), unseen);
                 double sure = Math.max(0, Math.min(1, look.sure()));
@@ -195,7 +210,28 @@ public final class Following {
                 }
             }
         }
+        if (!stopped) {
+            forgetGuessesAtEnd(found, way, keep);
+        }
         return found;
+    }
+
+    private Optional<Step> known(long frame) {
+        return known.flatMap(p -> p.step(frame)).filter(s -> s.by() == By.FOUND || s.by() == By.GUESSED);
+    }
+
+    /** What was never found again has gone: nobody knows where. */
+    private void forgetGuessesAtEnd(NavigableMap<Long, Step> found, int way, boolean keep) {
+        while (!found.isEmpty()) {
+            Map.Entry<Long, Step> last = way > 0 ? found.lastEntry() : found.firstEntry();
+            if (last.getValue().by() != By.GUESSED) {
+                return;
+            }
+            found.remove(last.getKey());
+            if (keep) {
+                steps.remove(last.getKey());
+            }
+        }
     }
 
     private Follower follower(long frame, List<Point> at) {

@@ -11,6 +11,7 @@ import aperta.core.shot.TrackPath.By;
 import aperta.core.time.Rate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.LongFunction;
 import org.junit.jupiter.api.Test;
 
@@ -25,7 +26,7 @@ class FollowingTest {
     }
 
     private static TrackPath follow(Track track, Film film) {
-        return Following.follow(track, 0, film.frames() - 1, film, (p, f) -> true);
+        return Following.follow(track, Optional.empty(), 0, film.frames() - 1, film, (p, f) -> true);
     }
 
     private static double furthest(TrackPath path, MadeFilm film, List<Point> first) {
@@ -164,9 +165,23 @@ class FollowingTest {
         assertThat(path.last()).isEqualTo(59);
         Track corrected = stopped.withPath(path.with(60, new TrackPath.Step(List.of(film.at(p, 60)), 1, By.HAND)));
         List<Long> looked = new ArrayList<>();
-        TrackPath next = Following.follow(corrected, 40, 110, film, (soFar, f) -> looked.add(f));
+        TrackPath next = Following.follow(corrected, Optional.empty(), 40, 110, film, (soFar, f) -> looked.add(f));
         assertThat(looked).allMatch(f -> f < 60 || f > 60);
         assertThat(next.step(60).orElseThrow().by()).isEqualTo(By.HAND);
+    }
+
+    /** What was found before isn't looked for again, and what is found then is the same as if it had gone through. */
+    @Test
+    void itGoesOnFromWhatItHad() {
+        MadeFilm film = MadeFilm.of(DRIFT);
+        Point p = new Point(150.3, 100.8);
+        Track track = track(Track.Kind.POINT, 0, List.of(film.at(p, 0)), Track.Lost.STOP);
+        TrackPath half = Following.follow(track, Optional.empty(), 0, 119, film, (soFar, f) -> f < 30);
+        List<Long> looked = new ArrayList<>();
+        TrackPath whole = Following.follow(track, Optional.of(half), 0, 119, film, (soFar, f) -> looked.add(f));
+        assertThat(looked.get(0)).isEqualTo(31);
+        assertThat(whole.last()).isEqualTo(119);
+        assertThat(furthest(whole, film, List.of(p))).isLessThan(0.2);
     }
 
     @Test
@@ -174,7 +189,7 @@ class FollowingTest {
         MadeFilm film = MadeFilm.of(DRIFT);
         Point p = new Point(150.3, 100.8);
         Track track = track(Track.Kind.POINT, 0, List.of(film.at(p, 0)), Track.Lost.STOP);
-        TrackPath path = Following.follow(track, 0, 119, film, (soFar, f) -> f < 30);
+        TrackPath path = Following.follow(track, Optional.empty(), 0, 119, film, (soFar, f) -> f < 30);
         assertThat(path.last()).isEqualTo(30);
         assertThat(Following.looks(track, 0, 119)).isEqualTo(119);
     }

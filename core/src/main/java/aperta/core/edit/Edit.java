@@ -10,6 +10,7 @@ import aperta.core.shot.Opened;
 import aperta.core.shot.Opener;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Stroke;
+import aperta.core.shot.Track;
 import aperta.core.time.Rate;
 import java.util.List;
 
@@ -49,6 +50,9 @@ public interface Edit {
 
         /** How many frames of a rate a clip lasts. */
         long frames(Content.Footage clip, Rate rate);
+
+        /** How large a clip's pictures are, and how many of them make a second. */
+        Track.Clip clip(Content.Footage clip);
 
         /** What openings do. */
         Opener opener();

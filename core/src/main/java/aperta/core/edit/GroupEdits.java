@@ -166,20 +166,29 @@ public final class GroupEdits {
     public record SetParent(String layer, Optional<String> parent, long frame) implements Edit {
         @Override
         public Shot apply(Shot shot, Extents extents) {
-            Moment moment = new Moment(shot, frame);
-            Layer now = LayerEdits.demand(shot, layer);
-            Affine free = now.parent()
-                    .map(p -> back(moment.rest(p).place().toParent(0))
-                            .then(moment.of(p).toShot()))
-                    .orElseGet(() -> parentToShot(moment, layer));
-            Affine next = parent.map(p -> {
-                        LayerEdits.demand(shot, p);
-                        return moment.of(p).toShot();
-                    })
-                    .orElse(free);
-            Affine map = parentToShot(moment, layer).then(back(next));
-            return shot.changing(layer, l -> settled(l, map).withParent(parent));
+            return tied(shot, layer, parent, Optional.empty(), frame);
         }
+    }
+
+    /**
+     * A layer tied to a parent, or freed, where it is on a frame.
+     *
+     * @param pinned the id of a track of the parent, with whose marks it goes
+     */
+    static Shot tied(Shot shot, String layer, Optional<String> parent, Optional<String> pinned, long frame) {
+        Moment moment = new Moment(shot, frame);
+        Layer now = LayerEdits.demand(shot, layer);
+        Affine free = now.parent()
+                .map(p -> back(moment.rest(p).place().toParent(0))
+                        .then(moment.of(p).toShot()))
+                .orElseGet(() -> parentToShot(moment, layer));
+        Affine next = parent.map(p -> {
+                    LayerEdits.demand(shot, p);
+                    return moment.asParentToShot(p, pinned);
+                })
+                .orElse(free);
+        Affine map = parentToShot(moment, layer).then(back(next));
+        return shot.changing(layer, l -> settled(l, map).withParent(parent).withPinned(pinned));
     }
 
     /** From the space that a layer's position counts in to pixels of the shot. */

@@ -271,7 +271,7 @@ public final class PlaceEdits {
 
     /** From pixels of the shot to the space that the layer's position counts in. */
     static Affine toParent(Moment moment, String layer) {
-        return toOwn(moment, layer).then(moment.of(layer).still().place().toParent(0));
+        return toOwn(moment, layer).then(moment.toParent(layer));
     }
 
     /** Changes the pose that a layer comes from or goes to; a layer without an arrival or departure is given one. */

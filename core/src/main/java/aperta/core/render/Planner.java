@@ -22,6 +22,7 @@ import aperta.core.shot.Passage;
 import aperta.core.shot.PathLength;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Stroke;
+import aperta.core.shot.Track;
 import aperta.core.time.Rate;
 import aperta.core.type.Pieces;
 import aperta.core.type.Setting;
@@ -53,7 +54,7 @@ public final class Planner implements Opener, Edit.Extents {
         return new Planner(new Reduced(sources), type);
     }
 
-    Sources sources() {
+    public Sources sources() {
         return sources;
     }
 
@@ -161,6 +162,12 @@ public final class Planner implements Opener, Edit.Extents {
     @Override
     public Outline outline(Content.Text text) {
         return type.outline(text, 0);
+    }
+
+    @Override
+    public Track.Clip clip(Content.Footage footage) {
+        Sources.Info info = sources.info(footage.media());
+        return new Track.Clip(info.width(), info.height(), info.rate());
     }
 
     @Override

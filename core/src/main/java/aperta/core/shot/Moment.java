@@ -361,10 +361,40 @@ public final class Moment {
                 this::edge);
     }
 
-    /** The clip's frame that a layer shows at this moment. */
+    /** The frame of its clip that a layer shows at this moment. */
+    public double clipFrame(String id, Track.Clip clip) {
+        Times t = times.get(id);
+        return clip.frame(t.content, t.format.rate(), layers.get(id).pace());
+    }
+
     private double clipFrame(Layer clip, Track track) {
-        Times t = times.get(clip.id());
-        return track.clipFrame(t.content, t.format.rate(), clip.pace());
+        return clipFrame(clip.id(), track.clip());
+    }
+
+    /** From the own space of a layer at this moment to the space that its position counts in. */
+    public Affine toParent(String id) {
+        Layer still = of(id).still();
+        return againstMarks(still).then(still.place().toParent(0));
+    }
+
+    /** From the space that the position of a layer counts in, whose parent is this one, to pixels of the shot. */
+    public Affine asParentToShot(String parent, Optional<String> pinned) {
+        Layer clip = layers.get(parent);
+        return track(clip, pinned)
+                .map(t -> t.motion(clipFrame(clip, t)))
+                .orElse(Affine.IDENTITY)
+                .then(of(parent).toShot());
+    }
+
+    /** From the space of a mask of a layer to pixels of the shot; what goes with marks in perspective as nearly as can be. */
+    public Affine maskToShot(String id, Mask mask) {
+        if (mask.pin().isPresent()) {
+            Layer clip = layers.get(mask.pin().get().layer());
+            return track(clip, Optional.of(mask.pin().get().track()))
+                    .map(t -> t.motion(clipFrame(clip, t)).then(restToShot(clip)))
+                    .orElse(Affine.IDENTITY);
+        }
+        return mask.lock() == Mask.Lock.FRAME ? of(id).frameToShot() : of(id).toShot();
     }
 
     private static Optional<Track> track(Layer clip, Optional<String> id) {
@@ -503,7 +533,7 @@ public final class Moment {
             fixed = property.section() == Property.Section.PLACE ? property.fixed(fixed, own, signals(clip)) : fixed;
         }
         double content = clip.pace().at(own, clip.span());
-        double frame = track.clipFrame(content, times.get(clip.id()).format.rate(), clip.pace());
+        double frame = track.clip().frame(content, times.get(clip.id()).format.rate(), clip.pace());
         return track.followed(name.substring(dot + 1), frame, fixed.place().toParent(0), channel);
     }
 

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Predicate;
 
 /**
  * The layers that a layer names: its parent, what it is cut by, what its masks go with, the one that gives way to it, the group that it shows
@@ -89,6 +90,21 @@ public final class References {
             next = changed(next, property, other);
         }
         return next;
+    }
+
+    /** The same layer without some of its signals. */
+    public static Layer withoutSignals(Layer layer, Predicate<Recipe> gone) {
+        Layer next = layer;
+        for (Property<?> property : Property.of(layer)) {
+            next = withoutSignals(next, property, gone);
+        }
+        return next;
+    }
+
+    private static <T> Layer withoutSignals(Layer layer, Property<T> property, Predicate<Recipe> gone) {
+        Animated<T> value = property.get().apply(layer);
+        List<Recipe> signals = value.signals().stream().filter(gone.negate()).toList();
+        return signals.equals(value.signals()) ? layer : property.set().apply(layer, value.withSignals(signals));
     }
 
     private static Coat changed(Coat coat, Function<String, Optional<String>> other) {

@@ -83,6 +83,20 @@ public record Track(
         Point middle() {
             return new Point(width / 2.0, height / 2.0);
         }
+
+        /**
+         * The frame that is shown at a frame of its layer's content; between two, where the layer mixes them, or where
+         * motion blur looks at the time between two frames of the shot.
+         */
+        public double frame(double content, Rate shot, Pace pace) {
+            if (pace.mixed()) {
+                return shot.positionOf(rate, content);
+            }
+            if (pace.speed() != 1) {
+                return shot.frameOf(rate, content);
+            }
+            return content == Math.rint(content) ? shot.frameOf(rate, (long) content) : shot.positionOf(rate, content);
+        }
     }
 
     public Track {
@@ -121,24 +135,13 @@ public record Track(
         return new Track(id, name, kind, clip, frame, other, patch, reach, lost, smooth, TrackPath.of(frame, other));
     }
 
-    public Track withSettings(double otherPatch, double otherReach, Lost otherLost, double otherSmooth) {
-        return new Track(id, name, kind, clip, at, marks, otherPatch, otherReach, otherLost, otherSmooth, path);
+    /** With its marks elsewhere on the same frame; what was found stays. */
+    public Track remarked(List<Point> other) {
+        return new Track(id, name, kind, clip, at, other, patch, reach, lost, smooth, path);
     }
 
-    /**
-     * The frame of the clip that is shown at a frame of its layer's content; between two, where the layer mixes them, or
-     * where motion blur looks at the time between two frames of the shot.
-     */
-    public double clipFrame(double content, Rate shot, Pace pace) {
-        if (pace.mixed()) {
-            return shot.positionOf(clip.rate, content);
-        }
-        if (pace.speed() != 1) {
-            return shot.frameOf(clip.rate, content);
-        }
-        return content == Math.rint(content)
-                ? shot.frameOf(clip.rate, (long) content)
-                : shot.positionOf(clip.rate, content);
+    public Track withSettings(double otherPatch, double otherReach, Lost otherLost, double otherSmooth) {
+        return new Track(id, name, kind, clip, at, marks, otherPatch, otherReach, otherLost, otherSmooth, path);
     }
 
     /** Where the marks are at a frame, smoothed; before the first and after the last step, as there. */

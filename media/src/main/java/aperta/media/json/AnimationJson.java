@@ -2,13 +2,17 @@ package aperta.media.json;
 
 import static aperta.media.json.Provider.JSON;
 
+import aperta.core.shot.Content;
 import aperta.core.shot.Layer;
 import aperta.core.shot.OwnTime;
 import aperta.core.shot.Property;
 import aperta.core.shot.Shot;
+import aperta.core.shot.Track;
+import aperta.core.shot.TrackPath;
 import aperta.core.time.Animated;
 import aperta.core.time.Beyond;
 import aperta.core.time.Key;
+import aperta.core.time.Rate;
 import jakarta.json.JsonArrayBuilder;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonObjectBuilder;
@@ -16,6 +20,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -29,7 +34,7 @@ public final class AnimationJson {
 
     /**
      * For each layer by its id, those inside groups too: {@code start} and {@code step} of its own time, and its
-     * {@code properties} that have keys or signals. The values of paths are left out.
+     * {@code properties} that have keys or signals, and how sure its {@code tracks} are. The values of paths are left out.
      */
     public static JsonObject of(Shot shot) {
         JsonObjectBuilder all = JSON.createObjectBuilder();
@@ -42,14 +47,43 @@ public final class AnimationJson {
                 }
             }
             OwnTime time = times.get(layer.id());
-            all.add(
-                    layer.id(),
-                    JSON.createObjectBuilder()
-                            .add("start", time.start())
-                            .add("step", time.step())
-                            .add("properties", properties));
+            JsonObjectBuilder told = JSON.createObjectBuilder()
+                    .add("start", time.start())
+                    .add("step", time.step())
+                    .add("properties", properties);
+            if (layer.content() instanceof Content.Footage clip
+                    && !clip.tracks().isEmpty()) {
+                told.add("tracks", sureness(shot, layer, clip));
+            }
+            all.add(layer.id(), told);
         }
         return all.build();
+    }
+
+    /** How sure each track is on each frame of its layer, in thousandths; −1 where it has no step. */
+    private static JsonArrayBuilder sureness(Shot shot, Layer layer, Content.Footage clip) {
+        JsonArrayBuilder tracks = JSON.createArrayBuilder();
+        Rate rate = shot.format().rate();
+        for (Track t : clip.tracks()) {
+            JsonArrayBuilder sure = JSON.createArrayBuilder();
+            JsonArrayBuilder fixed = JSON.createArrayBuilder();
+            for (long f = 0; f < layer.span().length(); f++) {
+                double content =
+                        layer.pace().at(layer.span().inside(layer.span().in() + f), layer.span());
+                long on = (long) Math.floor(t.clip().frame(content, rate, layer.pace()) + 1e-9);
+                Optional<TrackPath.Step> step = t.path().step(on);
+                sure.add(step.map(s -> Math.round(s.sure() * 1000)).orElse(-1L));
+                if (step.filter(s -> s.by() == TrackPath.By.HAND).isPresent()) {
+                    fixed.add(f);
+                }
+            }
+            tracks.add(JSON.createObjectBuilder()
+                    .add("id", t.id())
+                    .add("name", t.name())
+                    .add("sure", sure)
+                    .add("fixed", fixed));
+        }
+        return tracks;
     }
 
     private static <T> JsonObjectBuilder moving(Property<T> property, Layer layer) {

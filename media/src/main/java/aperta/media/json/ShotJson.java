@@ -40,6 +40,7 @@ import aperta.core.shot.Shot;
 import aperta.core.shot.Shutter;
 import aperta.core.shot.Span;
 import aperta.core.shot.Stroke;
+import aperta.core.shot.TrackPath;
 import aperta.core.texture.Texture;
 import aperta.core.texture.Textures;
 import aperta.core.time.Animated;
@@ -127,6 +128,16 @@ public final class ShotJson {
 
     public static JsonObject write(Shot shot) {
         return SHOT.write(shot).asJsonObject();
+    }
+
+    /** Where marks were found, by itself. */
+    public static String writePath(TrackPath path) {
+        return TrackCodec.PATH.write(path).toString();
+    }
+
+    /** @throws IllegalArgumentException where it isn't one */
+    public static TrackPath readPath(String json) {
+        return TrackCodec.PATH.read(parse(json), "");
     }
 
     /**

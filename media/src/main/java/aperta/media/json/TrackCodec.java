@@ -35,6 +35,8 @@ final class TrackCodec {
             TrackCodec::numbers,
             steps());
 
+    static final Codec<TrackPath> PATH = path();
+
     static final Codec<Track> TRACK = track();
 
     private TrackCodec() {}
@@ -62,17 +64,19 @@ final class TrackCodec {
                 .build();
     }
 
+    private static Codec<TrackPath> path() {
+        ObjectCodec<TrackPath> p = new ObjectCodec<>();
+        var first = p.field("first", Codecs.WHOLE, TrackPath::first);
+        var steps = p.field("steps", Codecs.list(STEP), TrackPath::steps);
+        return p.making(r -> new TrackPath(r.get(first), r.get(steps)));
+    }
+
     private static Codec<Track> track() {
         ObjectCodec<Track.Clip> c = new ObjectCodec<>();
         var width = c.field("width", Codecs.WHOLE, k -> (long) k.width());
         var height = c.field("height", Codecs.WHOLE, k -> (long) k.height());
         var rate = c.field("rate", TimeCodecs.RATE, Track.Clip::rate);
         c.making(r -> new Track.Clip(Math.toIntExact(r.get(width)), Math.toIntExact(r.get(height)), r.get(rate)));
-
-        ObjectCodec<TrackPath> p = new ObjectCodec<>();
-        var first = p.field("first", Codecs.WHOLE, TrackPath::first);
-        var steps = p.field("steps", Codecs.list(STEP), TrackPath::steps);
-        p.making(r -> new TrackPath(r.get(first), r.get(steps)));
 
         ObjectCodec<Track> o = new ObjectCodec<>();
         var id = o.field("id", Codecs.TEXT, Track::id);
@@ -83,9 +87,9 @@ final class TrackCodec {
         var marks = o.field("marks", Codecs.list(TimeCodecs.POINT), Track::marks);
         var patch = o.field("patch", Codecs.NUMBER, Track::patch, Track.USUAL_PATCH);
         var reach = o.field("reach", Codecs.NUMBER, Track::reach, Track.USUAL_REACH);
-        var lost = o.field("lost", Codecs.choice(Track.Lost.class), Track::lost, Track.Lost.STOP);
+        var lost = o.field("lost", Codecs.choice(Track.Lost.class), Track::lost, Track.Lost.GO_ON);
         var smooth = o.field("smooth", Codecs.NUMBER, Track::smooth, 0.0);
-        var path = o.field("path", p, Track::path);
+        var path = o.field("path", PATH, Track::path);
         return o.making(r -> new Track(
                 r.get(id),
                 r.get(name),

@@ -19,12 +19,12 @@ import java.util.function.LongConsumer;
 /** The made plates, and their files. */
 public final class Plates {
     /** Changes with every change of a film that ships, so that old files are not taken for new ones. */
-    private static final int EDITION = 2;
+    private static final int EDITION = 3;
 
     private Plates() {}
 
     public static List<Plate> all() {
-        return List.of(new RainOnWindow(), new Platform());
+        return List.of(new RainOnWindow(), new Platform(), Platform.drifting());
     }
 
     /** @throws IllegalArgumentException where there is no such plate */

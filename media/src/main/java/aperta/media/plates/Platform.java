@@ -8,7 +8,6 @@ import java.awt.BasicStroke;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
-import java.awt.geom.AffineTransform;
 import java.awt.geom.Area;
 import java.awt.geom.Ellipse2D;
 import java.awt.geom.Line2D;
@@ -16,11 +15,12 @@ import java.awt.geom.Path2D;
 import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferInt;
+import java.util.Arrays;
 import java.util.Optional;
 
 /**
  * A platform at night in rain: lamps in a row, wet ground that mirrors them, the lights of the hill beyond the tracks,
- * and a figure in a long coat that walks across from left to right.
+ * and a figure in a long coat that walks across from left to right. The camera stands still or drifts slowly.
  */
 public final class Platform implements Plate {
     private static final int W = 1920;
@@ -34,25 +34,62 @@ public final class Platform implements Plate {
     private static final int STREAKS = 620;
 
     private final float[][] lamps = new float[LAMPS][];
-    private final float[][] set = new float[3][W * H];
-    private final float[] lampLight = new float[W * H];
+    /** Over how many moments of a frame the figure is blurred, and for which part of it the shutter is open. */
+    private static final int MOMENTS = 8;
+
+    private static final double OPEN = 0.5;
+    /** How far beyond the frame the scene goes on, for a camera that drifts. */
+    private static final int BEYOND = 80;
+
+    private final boolean drifts;
+    private final int beyond;
+    private final int wide;
+    private final int high;
+    private final float[][] set;
+    private final float[] lampLight;
     private boolean built;
 
+    /** Seen by a camera that stands still. */
     public Platform() {
+        this(false);
+    }
+
+    private Platform(boolean drifts) {
+        this.drifts = drifts;
+        this.beyond = drifts ? BEYOND : 0;
+        this.wide = W + 2 * beyond;
+        this.high = H + 2 * beyond;
+        this.set = new float[3][wide * high];
+        this.lampLight = new float[wide * high];
         for (int i = 0; i < LAMPS; i++) {
             float z = 1.05f + i * 0.95f;
             lamps[i] = new float[] {VANISH - 1180 / z, HORIZON - 430 / z, z};
         }
     }
 
+    /** Seen by a camera that drifts. */
+    public static Platform drifting() {
+        return new Platform(true);
+    }
+
+    /** How far the drifting camera has moved across since it pointed where the still one points, in pixels. */
+    public static double driftX(double frame) {
+        return 30 * (1 - StrictMath.cos(Math.PI * frame / 131)) + 2.2 * StrictMath.sin(frame / 13);
+    }
+
+    /** The same down. */
+    public static double driftY(double frame) {
+        return 9 * StrictMath.sin(Math.PI * frame / 131) + 1.1 * StrictMath.sin(frame / 9 + 1);
+    }
+
     @Override
     public String id() {
-        return "platform";
+        return drifts ? "platform-drift" : "platform";
     }
 
     @Override
     public String name() {
-        return "platform at night";
+        return drifts ? "platform, drifting" : "platform at night";
     }
 
     @Override
@@ -66,8 +103,28 @@ public final class Platform implements Plate {
     }
 
     /** The middle of the walking figure across the frame, in pixels. */
-    public static double walkerX(int frame) {
+    public static double walkerX(double frame) {
         return -120 + frame * 16.2;
+    }
+
+    /** How far the head of the figure is above where it is at its highest: it bobs with each step. */
+    public static double walkerBob(double frame) {
+        return 5 * Math.abs(StrictMath.sin(phase(frame)));
+    }
+
+    /** A step each half second. */
+    private static double phase(double frame) {
+        return frame / 24 * 2 * Math.PI / 1.06;
+    }
+
+    /** How much of each pixel of a frame the figure covers, from 0 to 1, row by row. */
+    public float[] figureAlpha(int frame) {
+        int[] figure = figure(frame);
+        float[] all = new float[figure.length];
+        for (int i = 0; i < all.length; i++) {
+            all[i] = (figure[i] >>> 24) / 255f;
+        }
+        return all;
     }
 
     @Override
@@ -90,18 +147,36 @@ public final class Platform implements Plate {
 
     private void pixel(Picture p, int x, int y, int number, float t, float flicker, int[] figure, int[] rain) {
         int at = y * W + x;
-        float glow = lampLight[at] * flicker;
-        float r = set[0][at] + glow * 1.00f;
-        float g = set[1][at] + glow * 0.70f;
-        float b = set[2][at] + glow * 0.36f;
-        if (y > HORIZON) {
+        float sceneX = x;
+        float sceneY = y;
+        float glow;
+        float r;
+        float g;
+        float b;
+        if (drifts) {
+            sceneX += (float) driftX(number);
+            sceneY += (float) driftY(number);
+            glow = between(lampLight, sceneX, sceneY) * flicker;
+            r = between(set[0], sceneX, sceneY);
+            g = between(set[1], sceneX, sceneY);
+            b = between(set[2], sceneX, sceneY);
+        } else {
+            glow = lampLight[at] * flicker;
+            r = set[0][at];
+            g = set[1][at];
+            b = set[2][at];
+        }
+        r += glow * 1.00f;
+        g += glow * 0.70f;
+        b += glow * 0.36f;
+        if (sceneY > HORIZON) {
             // Wet ground: ripples shift the mirror image a little.
-            float ripple = PlateNoise.drift(8, x / 31f + t * 2.2f) * PlateNoise.drift(9, y / 7f - t * 3.1f);
+            float ripple = PlateNoise.drift(8, sceneX / 31f + t * 2.2f) * PlateNoise.drift(9, sceneY / 7f - t * 3.1f);
             float k = 1 + 0.22f * ripple;
             r *= k;
             g *= k;
             b *= k;
-            float shade = mirrored(figure, x, y, ripple) * 0.72f;
+            float shade = mirrored(figure, x, y, ground(number), ripple) * 0.72f;
             r *= 1 - shade;
             g *= 1 - shade;
             b *= 1 - shade;
@@ -126,13 +201,13 @@ public final class Platform implements Plate {
     }
 
     /** How much of the figure's mirror image, which runs down from its feet, covers a pixel. */
-    private static float mirrored(int[] figure, int x, int y, float ripple) {
-        float up = GROUND - (y - GROUND) * 1.0f;
-        if (y < GROUND - 6 || up < 1) {
+    private static float mirrored(int[] figure, int x, int y, float ground, float ripple) {
+        float up = ground - (y - ground) * 1.0f;
+        if (y < ground - 6 || up < 1) {
             return 0;
         }
         float sum = 0;
-        float spread = 1 + (y - GROUND) * 0.05f;
+        float spread = 1 + (y - ground) * 0.05f;
         for (int k = -2; k <= 2; k++) {
             int sx = Math.round(x + ripple * 5 + k * spread);
             int sy = Math.round(up + k * spread);
@@ -140,7 +215,26 @@ public final class Platform implements Plate {
                 sum += (figure[sy * W + sx] >>> 24) / 255f;
             }
         }
-        return sum / 5 * Math.max(0, 1 - (y - GROUND) / 190f);
+        return sum / 5 * Math.max(0, 1 - (y - ground) / 190f);
+    }
+
+    /** Where the figure's feet touch the ground in a frame. */
+    private float ground(double frame) {
+        return drifts ? (float) (GROUND - driftY(frame)) : GROUND;
+    }
+
+    /** What lies between four pixels of the scene. */
+    private float between(float[] plane, float x, float y) {
+        float px = x + beyond;
+        float py = y + beyond;
+        int ix = (int) px;
+        int iy = (int) py;
+        float sx = px - ix;
+        float sy = py - iy;
+        int at = iy * wide + ix;
+        float top = plane[at] + (plane[at + 1] - plane[at]) * sx;
+        float below = plane[at + wide] + (plane[at + wide + 1] - plane[at + wide]) * sx;
+        return top + (below - top) * sy;
     }
 
     private synchronized void build(Bands bands) {
@@ -148,12 +242,12 @@ public final class Platform implements Plate {
             return;
         }
         int[] scenery = scenery();
-        bands.run(H, 16, (from, to) -> {
+        bands.run(high, 16, (from, to) -> {
             for (int y = from; y < to; y++) {
-                for (int x = 0; x < W; x++) {
-                    int at = y * W + x;
-                    base(x, y, at, scenery);
-                    lampLight[at] = light(x, y, 1 - (scenery[at] >>> 24) / 255f);
+                for (int x = 0; x < wide; x++) {
+                    int at = y * wide + x;
+                    base(x - beyond, y - beyond, at, scenery);
+                    lampLight[at] = light(x - beyond, y - beyond, 1 - (scenery[at] >>> 24) / 255f);
                 }
             }
         });
@@ -219,8 +313,9 @@ public final class Platform implements Plate {
 
     /** What has an outline: the hill with its windows, posts, the shelter, the edge of the platform, the rails. */
     private int[] scenery() {
-        BufferedImage image = new BufferedImage(W, H, BufferedImage.TYPE_INT_ARGB);
+        BufferedImage image = new BufferedImage(wide, high, BufferedImage.TYPE_INT_ARGB);
         Graphics2D g = smoothGraphics(image);
+        g.translate(beyond, beyond);
         hill(g);
         shelter(g);
         tracks(g);
@@ -334,16 +429,43 @@ public final class Platform implements Plate {
         g.fill(new Ellipse2D.Float(x - 9 / z, base - 18 / z, 27 / z, 10 / z));
     }
 
-    /** The walking figure, in premultiplied-looking dark colours with a rim of lamp light. */
+    /** The walking figure, dark with a rim of lamp light, blurred as it moves while the shutter is open. */
     private int[] figure(int number) {
+        int[] sums = new int[4 * W * H];
         BufferedImage image = new BufferedImage(W, H, BufferedImage.TYPE_INT_ARGB);
+        int[] pixels = ((DataBufferInt) image.getRaster().getDataBuffer()).getData();
+        for (int m = 0; m < MOMENTS; m++) {
+            Arrays.fill(pixels, 0);
+            draw(image, number + OPEN * ((m + 0.5) / MOMENTS - 0.5));
+            for (int i = 0; i < pixels.length; i++) {
+                int alpha = pixels[i] >>> 24;
+                if (alpha > 0) {
+                    sums[4 * i] += alpha;
+                    sums[4 * i + 1] += alpha * ((pixels[i] >> 16) & 0xff);
+                    sums[4 * i + 2] += alpha * ((pixels[i] >> 8) & 0xff);
+                    sums[4 * i + 3] += alpha * (pixels[i] & 0xff);
+                }
+            }
+        }
+        int[] mean = new int[W * H];
+        for (int i = 0; i < mean.length; i++) {
+            int alpha = sums[4 * i];
+            if (alpha > 0) {
+                mean[i] = (alpha + MOMENTS / 2) / MOMENTS << 24
+                        | sums[4 * i + 1] / alpha << 16
+                        | sums[4 * i + 2] / alpha << 8
+                        | sums[4 * i + 3] / alpha;
+            }
+        }
+        return mean;
+    }
+
+    private void draw(BufferedImage image, double frame) {
         Graphics2D g = smoothGraphics(image);
-        float x = (float) walkerX(number);
-        // A step each half second; the body is lowest when both feet are on the ground.
-        double phase = number / 24.0 * 2 * Math.PI / 1.06;
-        float bob = (float) (5 * Math.abs(StrictMath.sin(phase)));
-        AffineTransform home = g.getTransform();
-        g.translate(x, GROUND - bob);
+        double phase = phase(frame);
+        // The body is lowest when both feet are on the ground.
+        float bob = (float) walkerBob(frame);
+        g.translate(walkerX(frame) - (drifts ? driftX(frame) : 0), ground(frame) - bob);
         Area body = body(phase, bob);
         g.setColor(new Color(168, 118, 64));
         g.translate(-3.2, -1.2);
@@ -351,9 +473,7 @@ public final class Platform implements Plate {
         g.translate(3.2, 1.2);
         g.setColor(new Color(9, 10, 13));
         g.fill(body);
-        g.setTransform(home);
         g.dispose();
-        return ((DataBufferInt) image.getRaster().getDataBuffer()).getData();
     }
 
     private static Area body(double phase, float bob) {

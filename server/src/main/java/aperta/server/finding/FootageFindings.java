@@ -45,7 +45,8 @@ public class FootageFindings {
         return made;
     }
 
-    private Optional<byte[]> kept(Question q) {
+    /** The answer that is kept. */
+    public Optional<byte[]> kept(Question q) {
         return row(q).flatMap(r -> {
             Path file = storage.finding(r.hash);
             try {
@@ -60,7 +61,8 @@ public class FootageFindings {
         return rows.findByClipAndKindAndKeyAndFirstFrameAndLastFrame(q.clip, q.kind, q.key, q.first, q.last);
     }
 
-    private void keep(Question question, byte[] answer) {
+    /** Keeps an answer in place of the one that was kept. */
+    public void keep(Question question, byte[] answer) {
         String hash = ShotFile.hash(answer);
         Path file = storage.finding(hash);
         try (Unfinished making = Unfinished.ofMany(file)) {

@@ -143,6 +143,11 @@ public class FrameDesk {
         viewers.stream().filter(v -> shows(v, event.shot())).forEach(v -> v.send(inside));
     }
 
+    /** Tells all windows that look at a shot. */
+    public void tell(UUID shot, JsonObject message) {
+        viewers.stream().filter(v -> v.shot().equals(shot)).forEach(v -> v.send(message));
+    }
+
     /** Whether another shot lies in the one that a window looks at. */
     private boolean shows(Viewer viewer, UUID other) {
         return !viewer.shot().equals(other)

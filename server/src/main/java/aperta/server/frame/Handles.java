@@ -82,7 +82,7 @@ final class Handles {
         JsonArrayBuilder paths = JSON.createArrayBuilder();
         IntStream.Builder points = IntStream.builder();
         for (Mask mask : layer.masks()) {
-            Affine map = mask.lock() == Mask.Lock.FRAME ? Affine.IDENTITY : seen.toShot();
+            Affine map = moment.maskToShot(id, mask);
             paths.add(path("mask." + mask.id() + ".path", mask.path(), map, seen, points)
                     .add("mask", true)
                     .add("closed", true));
@@ -126,6 +126,7 @@ final class Handles {
                 .add("spots", spots(moment, layer))
                 .add("carets", carets(seen))
                 .add("inside", inside(moment, shot.layer(id).orElseThrow()))
+                .add("tracks", Marks.of(moment, layer))
                 .build();
         return Optional.of(new Told(json, points.build().toArray()));
     }
@@ -280,7 +281,7 @@ final class Handles {
         return corners;
     }
 
-    private static JsonArrayBuilder point(Point p) {
+    static JsonArrayBuilder point(Point p) {
         return JSON.createArrayBuilder().add(p.x()).add(p.y());
     }
 

@@ -28,7 +28,9 @@ public record Job(
         Instant finishedAt) {
     public enum Kind {
         IMPORT,
-        RENDER
+        RENDER,
+        /** Marks are followed through a clip. */
+        TRACK
     }
 
     public enum State {

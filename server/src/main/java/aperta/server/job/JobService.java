@@ -37,7 +37,13 @@ public class JobService {
 
     @Transactional
     public Job startRender(UUID project, UUID shot, String title, JsonObject settings, long total) {
-        JobRow row = new JobRow(Job.Kind.RENDER, project, title, settings, total);
+        return startOf(Job.Kind.RENDER, project, shot, title, settings, total);
+    }
+
+    /** Long work for a shot. */
+    @Transactional
+    public Job startOf(Job.Kind kind, UUID project, UUID shot, String title, JsonObject settings, long total) {
+        JobRow row = new JobRow(kind, project, title, settings, total);
         row.shotId = shot;
         return start(row);
     }

@@ -4,6 +4,7 @@ import static aperta.media.json.Provider.JSON;
 
 import aperta.core.edit.ChangedValue;
 import aperta.core.edit.LayerEdits;
+import aperta.core.shot.Content;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
 import aperta.core.shot.Nesting;
@@ -34,6 +35,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
@@ -298,10 +300,15 @@ public class ShotService {
                 .shot()
                 .layer(layer)
                 .orElseThrow(() -> new NotFound("There is no layer '" + layer + "' in this shot."));
-        return Property.of(found).stream()
+        Stream<PropertyView> marks = found.content() instanceof Content.Footage clip
+                ? clip.tracks().stream()
+                        .flatMap(t -> t.followables().stream())
+                        .map(f -> new PropertyView(f.name(), f.label()))
+                : Stream.empty();
+        Stream<PropertyView> numbers = Property.of(found).stream()
                 .filter(p -> p.kind().isNumeric())
-                .map(p -> new PropertyView(p.name(), p.title()))
-                .toList();
+                .map(p -> new PropertyView(p.name(), p.title()));
+        return Stream.concat(marks, numbers).toList();
     }
 
     private String label(Long edit) {
