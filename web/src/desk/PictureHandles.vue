@@ -9,6 +9,7 @@ import { useFrames } from '../stores/frames';
 import { useFollowing } from '../stores/following';
 import { useLooking } from '../stores/looking';
 import { useNesting } from '../stores/nesting';
+import { usePicking } from '../stores/picking';
 import { useShot } from '../stores/shot';
 import { useTyping } from '../stores/typing';
 import { useView } from '../stores/view';
@@ -34,6 +35,7 @@ const desk = useDesk();
 const typing = useTyping();
 const nesting = useNesting();
 const following = useFollowing();
+const picking = usePicking();
 
 const svg = ref<SVGSVGElement>();
 const pen = ref<InstanceType<typeof PenPath>>();
@@ -195,6 +197,11 @@ async function down(e: PointerEvent) {
   }
   if (view.tool === 'draw' || view.tool === 'rub') {
     drawingPen.value?.down(e);
+    return;
+  }
+  if (view.tool === 'pick') {
+    e.preventDefault();
+    void picking.take(at(e));
     return;
   }
   if (view.tool === 'mark') {

@@ -10,6 +10,7 @@ import { dragStep, shownTimes } from '../lib/numbers';
 import { useDesk } from '../stores/desk';
 import type { PropertyNow } from '../lib/answers';
 import { useRecipes } from '../stores/recipes';
+import { usePicking } from '../stores/picking';
 import { useShot } from '../stores/shot';
 import { useView } from '../stores/view';
 import SignalList from './SignalList.vue';
@@ -19,6 +20,7 @@ const props = defineProps<{ property: PropertyNow; label?: string; locked: boole
 const desk = useDesk();
 const shot = useShot();
 const view = useView();
+const picking = usePicking();
 const recipes = useRecipes();
 const numeric = computed(() => props.property.kind === 'number' || props.property.kind === 'point');
 
@@ -148,6 +150,23 @@ function toggleKey() {
         @draft="draft"
         @commit="(v) => commit(change(v))"
       />
+      <button
+        class="bare pick"
+        :class="{ on: view.tool === 'pick' && picking.property === property.name }"
+        :disabled="locked"
+        :aria-label="`Pick ${name} from the Picture`"
+        title="Pick it from the Picture"
+        @click="picking.begin(property.name)"
+      >
+        <svg viewBox="0 0 14 14" width="13" height="13" aria-hidden="true">
+          <path
+            d="M2 12l1-3 5-5 2 2-5 5ZM8.5 3.5l1-1a1.4 1.4 0 012 2l-1 1Z"
+            fill="none"
+            stroke="currentColor"
+            stroke-width="1.2"
+          />
+        </svg>
+      </button>
       <slot />
     </span>
     <ToneCurveField
@@ -239,5 +258,13 @@ function toggleKey() {
 }
 .here .dot {
   background: var(--accent);
+}
+.pick {
+  flex: none;
+  padding: 0 3px;
+  color: var(--quiet);
+}
+.pick.on {
+  color: var(--accent);
 }
 </style>

@@ -19,6 +19,23 @@ export function pixelAt(image: ImageData, across: number, down: number): PixelNo
   return { x, y, rgba: [r, g, b, a], luma: lumaOf(r, g, b) };
 }
 
+/** The mean colour of the pixels around a place, so that grain doesn't decide; nothing outside. */
+export function meanAround(image: ImageData, across: number, down: number, reach = 2): number[] | undefined {
+  const x = Math.floor(across * image.width);
+  const y = Math.floor(down * image.height);
+  if (x < 0 || y < 0 || x >= image.width || y >= image.height) return undefined;
+  const sums = [0, 0, 0];
+  let count = 0;
+  for (let j = Math.max(0, y - reach); j <= Math.min(image.height - 1, y + reach); j++) {
+    for (let i = Math.max(0, x - reach); i <= Math.min(image.width - 1, x + reach); i++) {
+      const at = 4 * (j * image.width + i);
+      for (let c = 0; c < 3; c++) sums[c] = (sums[c] ?? 0) + (image.data[at + c] ?? 0);
+      count++;
+    }
+  }
+  return sums.map((s) => s / count);
+}
+
 /** How often each value occurs: red, green, blue and luma, 256 counts each; every `step`-th pixel is counted. */
 export function histogram(image: ImageData, step = 3): Uint32Array[] {
   const counts = [0, 1, 2, 3].map(() => new Uint32Array(256));

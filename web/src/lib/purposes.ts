@@ -7,6 +7,7 @@ export const PURPOSES: Record<EffectView['purpose'], string> = {
   BEND: 'Bend',
   EDGE: 'Edge',
   COLOUR: 'Colour',
+  KEY: 'Keying',
   AGE: 'Age',
   TIME: 'Time',
 };

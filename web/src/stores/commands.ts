@@ -4,6 +4,7 @@ import { freshId } from '../lib/layers';
 import { useChain } from './chain';
 import { useClipboard } from './clipboard';
 import { useDesk } from './desk';
+import { usePicking } from './picking';
 import { usePlayback } from './playback';
 import { useLooking } from './looking';
 import { useNesting } from './nesting';
@@ -42,6 +43,7 @@ export function written(e: KeyboardEvent): string {
 /** All that the keyboard does on the desk, in groups as the list of keys shows them. */
 export const useCommands = defineStore('commands', () => {
   const shot = useShot();
+  const picking = usePicking();
   const view = useView();
   const desk = useDesk();
   const playback = usePlayback();
@@ -104,7 +106,8 @@ export const useCommands = defineStore('commands', () => {
   }
 
   function escape() {
-    if (view.tool !== 'choose') view.tool = 'choose';
+    if (view.tool === 'pick') picking.end();
+    else if (view.tool !== 'choose') view.tool = 'choose';
     else if (view.points.length) view.points = [];
     else if (view.path) view.choosePath(undefined);
     else if (view.keys.length) view.keys = [];

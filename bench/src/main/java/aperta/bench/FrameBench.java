@@ -47,7 +47,8 @@ final class FrameBench {
             "archive",
             "see-you-written",
             "the-bell",
-            "overhead-wire"
+            "overhead-wire",
+            "passing"
         }) {
             measure(name, out);
         }

@@ -179,8 +179,7 @@ public final class GroupEdits {
         Moment moment = new Moment(shot, frame);
         Layer now = LayerEdits.demand(shot, layer);
         Affine free = now.parent()
-                .map(p -> back(moment.rest(p).place().toParent(0))
-                        .then(moment.of(p).toShot()))
+                .map(p -> back(moment.restToParent(p)).then(moment.of(p).toShot()))
                 .orElseGet(() -> parentToShot(moment, layer));
         Affine next = parent.map(p -> {
                     LayerEdits.demand(shot, p);

@@ -59,6 +59,8 @@ public interface Effect {
         BEND,
         EDGE,
         COLOUR,
+        /** Takes away what is to be seen through. */
+        KEY,
         AGE,
         TIME
     }

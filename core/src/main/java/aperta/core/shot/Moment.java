@@ -377,6 +377,12 @@ public final class Moment {
         return againstMarks(still).then(still.place().toParent(0));
     }
 
+    /** The same at rest, whatever it comes from or goes to. */
+    public Affine restToParent(String id) {
+        Layer rest = rest(id);
+        return againstMarks(rest).then(rest.place().toParent(0));
+    }
+
     /** From the space that the position of a layer counts in, whose parent is this one, to pixels of the shot. */
     public Affine asParentToShot(String parent, Optional<String> pinned) {
         Layer clip = layers.get(parent);

@@ -53,7 +53,8 @@ class ShotJsonTest {
                 "archive",
                 "see-you-written",
                 "the-bell",
-                "overhead-wire"
+                "overhead-wire",
+                "passing"
             })
     void theDemoComesBackAsItWas(String name) throws IOException {
         String text = Files.readString(Path.of("../demo/" + name + ".json"));
@@ -77,7 +78,8 @@ class ShotJsonTest {
                 "archive",
                 "see-you-written",
                 "the-bell",
-                "overhead-wire"
+                "overhead-wire",
+                "passing"
             })
     void theSchemaAcceptsTheDemoBothAsWrittenByPeopleAndByUs(String name) throws IOException {
         Schema schema = schema();

@@ -66,7 +66,8 @@ class DemoPropertiesTest {
                 "archive",
                 "see-you-written",
                 "the-bell",
-                "overhead-wire"
+                "overhead-wire",
+                "passing"
             })
     void keysOnAPropertyAreWrittenAndRead(String name) {
         Shot shot = ShotFile.read(Path.of("../demo", name + ".json")).shot();

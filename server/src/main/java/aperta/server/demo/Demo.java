@@ -79,6 +79,7 @@ class Demo {
             "see-you-written.json",
             "the-bell.json",
             "overhead-wire.json",
+            "passing.json",
             "archive.json"
         }) {
             ShotFile file = ShotFile.read(Path.of(folder, name));
