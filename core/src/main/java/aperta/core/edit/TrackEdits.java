@@ -24,8 +24,6 @@ import java.util.function.UnaryOperator;
 
 /** Marks in clips, where they were found, and what goes with them. Frames are the shot's, points its pixels, unless said. */
 public final class TrackEdits {
-    private static final String WINDOW = "behind-mark";
-
     private TrackEdits() {}
 
     static Content.Footage demandClip(Shot shot, String layer) {
@@ -221,7 +219,7 @@ public final class TrackEdits {
 
         private static Layer without(Layer l, String clip, String track) {
             Layer next = l.withWindows(l.windows().stream()
-                    .filter(w -> !(w.kind().equals(WINDOW)
+                    .filter(w -> !(w.kind().equals(Windows.BEHIND_MARK)
                             && w.rest().text("layer").equals(clip)
                             && w.rest().text("track").equals(track)))
                     .toList());
@@ -302,13 +300,13 @@ public final class TrackEdits {
             Point way = map.applyVector(
                     t.place(t.path().last()).minus(t.place(t.path().first())));
             double angle = Math.abs(way.x()) >= Math.abs(way.y()) ? (way.x() < 0 ? 180 : 0) : (way.y() < 0 ? -90 : 90);
-            Descriptor window = Windows.of(WINDOW).descriptor();
+            Descriptor window = Windows.of(Windows.BEHIND_MARK).descriptor();
             List<String> shows = window.parameter("shows").orElseThrow().choices();
             Recipe recipe = Recipe.of(
                     window, Map.of("layer", clip, "track", track, "shows", shows.get(hides ? 1 : 0), "angle", angle));
             return shot.changing(layer, l -> {
                 List<AnimatedRecipe> windows = new ArrayList<>(l.windows());
-                windows.removeIf(w -> w.kind().equals(WINDOW));
+                windows.removeIf(w -> w.kind().equals(Windows.BEHIND_MARK));
                 windows.add(AnimatedRecipe.of(recipe));
                 return l.withWindows(windows);
             });

@@ -21,7 +21,7 @@ final class BehindMark implements Window {
     @Override
     public Descriptor descriptor() {
         return new Descriptor(
-                "behind-mark",
+                Windows.BEHIND_MARK,
                 "Behind a mark",
                 "Uncovered, or covered, by something that walks past in a clip.",
                 List.of(

@@ -4,6 +4,9 @@ import java.util.List;
 
 /** Every kind of window there is. */
 public final class Windows {
+    /** The kind of the window whose edge goes with a mark. */
+    public static final String BEHIND_MARK = "behind-mark";
+
     private static final List<Window> ALL = List.of(new Crop(), new WipedAway(), new WrittenSoFar(), new BehindMark());
 
     private Windows() {}

@@ -17,7 +17,9 @@ public final class Checks {
             new LightCutOff(),
             new RepeatingGrain(),
             new WrittenTooFast(),
-            new StrokesInOrder());
+            new StrokesInOrder(),
+            new LeavesItsMark(),
+            new BeyondTrack());
 
     private Checks() {}
 

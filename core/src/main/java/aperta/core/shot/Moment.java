@@ -3,6 +3,7 @@ package aperta.core.shot;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
+import aperta.core.recipe.Recipe;
 import aperta.core.time.Mix;
 import aperta.core.time.Rate;
 import aperta.core.time.Signal;
@@ -458,8 +459,33 @@ public final class Moment {
         return map;
     }
 
+    /** Where the middle of the marks of a clip lies now, in pixels of the shot; nothing where there is no such track. */
+    public Optional<Point> mark(String id, String trackId) {
+        Layer clip = layers.get(id);
+        return clip == null
+                ? Optional.empty()
+                : track(clip, Optional.of(trackId)).map(t -> restToShot(clip).apply(t.place(clipFrame(clip, t))));
+    }
+
+    /** Whether a clip is there and its marks are known on the frame that it shows. */
+    public boolean isFollowed(String id, String trackId) {
+        Layer clip = layers.get(id);
+        return clip != null
+                && of(id).exists()
+                && track(clip, Optional.of(trackId))
+                        .filter(t -> clipFrame(clip, t) >= t.path().first()
+                                && clipFrame(clip, t) <= t.path().last())
+                        .isPresent();
+    }
+
+    /** What a signal of a layer adds now to a number of a value. */
+    public double signal(String id, Recipe signal, int channel) {
+        Times t = times.get(id);
+        return Signal.sum(List.of(signal), new Signal.Now(t.own, t.format.rate(), channel, this::value));
+    }
+
     /** As {@link Opener.Marks} says. */
-    private OptionalDouble edge(String id, String trackId, Point towards) {
+    public OptionalDouble edge(String id, String trackId, Point towards) {
         Layer clip = layers.get(id);
         Optional<Track> found = clip == null ? Optional.empty() : track(clip, Optional.of(trackId));
         if (found.isEmpty()) {

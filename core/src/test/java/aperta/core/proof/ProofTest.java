@@ -9,6 +9,7 @@ import aperta.core.effect.Effects;
 import aperta.core.geometry.Box;
 import aperta.core.geometry.Point;
 import aperta.core.opening.Openings;
+import aperta.core.opening.Windows;
 import aperta.core.outline.Outline;
 import aperta.core.picture.Bands;
 import aperta.core.recipe.Recipe;
@@ -31,11 +32,14 @@ import aperta.core.shot.Pose;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Span;
 import aperta.core.shot.Stroke;
+import aperta.core.shot.Track;
+import aperta.core.shot.TrackPath;
 import aperta.core.texture.Textures;
 import aperta.core.time.Animated;
 import aperta.core.time.Ease;
 import aperta.core.time.Key;
 import aperta.core.time.Rate;
+import aperta.core.time.Signal;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -346,7 +350,64 @@ class ProofTest {
                 new Pair("written-too-fast", "a word in five frames", written(5, false), written(20, false)),
                 new Pair("written-too-fast", "three words in fourteen frames", lastTram(14), lastTram(22)),
                 new Pair("strokes-in-order", "the bar of an L before its stem", written(20, true), written(20, false)),
-                new Pair("strokes-in-order", "by their own times", timed(true), timed(false)));
+                new Pair("strokes-in-order", "by their own times", timed(true), timed(false)),
+                new Pair("leaves-its-mark", "an edge whose mark goes back", behindMark(true), behindMark(false)),
+                new Pair("leaves-its-mark", "a follower that is late", late(12), late(1)),
+                new Pair("beyond-track", "a pin past the last step", pinned(20, false), pinned(LENGTH, false)),
+                new Pair("beyond-track", "a clip held still before the first", pinned(20, true), pinned(LENGTH, true)));
+    }
+
+    /** A clip with a mark that goes 3 pixels a frame to the right, for so many frames; or back by 60 on the tenth. */
+    private static Layer marked(long frames, boolean goesBack) {
+        List<TrackPath.Step> steps = new ArrayList<>();
+        for (int f = 0; f < frames; f++) {
+            double x = 20 + 3 * f - (goesBack && f >= 10 && f < 20 ? 60 : 0);
+            steps.add(
+                    new TrackPath.Step(List.of(new Point(x, 40)), 1, f == 0 ? TrackPath.By.HAND : TrackPath.By.FOUND));
+        }
+        Track track = new Track(
+                "t",
+                "Mark 1",
+                Track.Kind.POINT,
+                new Track.Clip(160, 90, Rate.parse("24")),
+                0,
+                List.of(new Point(20, 40)),
+                20,
+                20,
+                Track.Lost.GO_ON,
+                0,
+                new TrackPath(0, steps));
+        return Layer.of(
+                "clip",
+                "clip",
+                new Content.Footage("clip").withTracks(List.of(track)),
+                Span.of(0, LENGTH),
+                Place.at(new Point(320, 180)));
+    }
+
+    private static Shot behindMark(boolean goesBack) {
+        Layer bar = box("b", 320, 180, 300, 60, Colour.WHITE)
+                .withWindows(List.of(AnimatedRecipe.of(Recipe.of(
+                        Windows.of(Windows.BEHIND_MARK).descriptor(), Map.of("layer", "clip", "track", "t")))));
+        return shot(bar, plate(GREY), marked(LENGTH, goesBack));
+    }
+
+    private static Shot late(double delay) {
+        Recipe follow = Recipe.of(
+                Signal.of("follow").descriptor(), Map.of("layer", "clip", "property", "track.t.place", "delay", delay));
+        Layer dot = box("b", 0, 0, 30, 30, Colour.WHITE);
+        dot = dot.withPlace(dot.place().withPosition(Animated.of(Point.ORIGIN).withSignals(List.of(follow))));
+        return shot(dot, plate(GREY), marked(LENGTH, false));
+    }
+
+    private static Shot pinned(long frames, boolean still) {
+        Layer clip = marked(frames, false);
+        Layer dot = box("b", 0, 0, 30, 30, Colour.WHITE);
+        if (still) {
+            Content.Footage f = (Content.Footage) clip.content();
+            return shot(clip.withContent(f.withSteady(Optional.of("t"))), plate(GREY));
+        }
+        return shot(dot.withParent(Optional.of("clip")).withPinned(Optional.of("t")), plate(GREY), clip);
     }
 
     private static LayerEffect effect(String kind, Map<String, ?> values) {
