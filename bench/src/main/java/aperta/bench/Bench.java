@@ -24,6 +24,7 @@ public final class Bench {
             new MaskBench(workers).run(out);
             new LinesBench(workers).run(out);
             new ProofBench(workers).run(out);
+            new FollowBench().run(out, plates);
         }
     }
 }

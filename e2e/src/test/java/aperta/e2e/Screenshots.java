@@ -44,6 +44,7 @@ class Screenshots {
             ink(desk);
             lines(desk);
             drawings(desk);
+            following(desk);
             looking(desk);
             renders(desk);
         }
@@ -224,6 +225,19 @@ class Screenshots {
         }
         desk.shown();
         take(page, "drawings");
+    }
+
+    /** A mark that is followed, its way, how sure each frame is, and the title that it uncovers. */
+    private static void following(Desk desk) {
+        Page page = desk.page;
+        desk.openProjects();
+        page.getByText("Passing", new Page.GetByTextOptions().setExact(true)).click();
+        desk.ready();
+        desk.layer("Platform, first take");
+        desk.frame(78);
+        page.getByTestId("track-Walker").scrollIntoViewIfNeeded();
+        desk.shown();
+        take(page, "following");
     }
 
     /** One layer alone, its alpha as heat, with a soft cut whose values follow a curve, and the histogram. */

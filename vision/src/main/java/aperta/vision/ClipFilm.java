@@ -10,9 +10,9 @@ import java.util.Map;
 /** A clip's frames, kept for a while: whoever goes backwards wants those before the one just read, which come first. */
 public final class ClipFilm implements Film {
     /** How many frames are read on before the one that is wanted, where the film runs backwards. */
-    private static final int STRETCH = 16;
+    private static final int STRETCH = 32;
 
-    private static final int KEPT = 2 * STRETCH;
+    private static final int KEPT = STRETCH + 4;
     /** The weights of BT.709. */
     private static final float RED = 0.2126f;
 

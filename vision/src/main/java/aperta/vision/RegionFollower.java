@@ -35,8 +35,10 @@ final class RegionFollower implements Follower {
     private static final double MOST_SIDE = 480;
     /** How far two ways of following, forth and back, may lie apart. */
     private static final double APART = 0.7;
+    /** From here on nothing better is looked for elsewhere. */
+    private static final double SURE = 0.8;
 
-    private static final TermCriteria ENOUGH = new TermCriteria(TermCriteria.COUNT | TermCriteria.EPS, 60, 1e-7);
+    private static final TermCriteria ENOUGH = new TermCriteria(TermCriteria.COUNT | TermCriteria.EPS, 40, 1e-6);
 
     private final Film film;
     private final Point[] marks;
@@ -163,13 +165,19 @@ final class RegionFollower implements Follower {
 
     @Override
     public Look look(long frame, List<Point> expected, int wider) {
-        Homography now = Homography.ofSquare(marks).inverse().then(Homography.ofSquare(expected.toArray(new Point[0])));
-        if (wider > 0 || reach > 0) {
-            now = moved(frame, now, wider);
+        Homography there =
+                Homography.ofSquare(marks).inverse().then(Homography.ofSquare(expected.toArray(new Point[0])));
+        Look near = exactly(frame, there, expected);
+        if (near.sure() >= SURE || reach <= 0) {
+            return near;
         }
-        for (int round = 0; round < 2; round++) {
-            now = byCorners(frame, now);
-        }
+        Look elsewhere = exactly(frame, moved(frame, there, wider), expected);
+        return elsewhere.sure() > near.sure() ? elsewhere : near;
+    }
+
+    /** The exact place near one. */
+    private Look exactly(long frame, Homography near, List<Point> expected) {
+        Homography now = byCorners(frame, byCorners(frame, near));
         Mat seen = seen(frame, now);
         Mat warp = Mat.eye(3, 3, CvType.CV_32F);
         double sure;
