@@ -273,7 +273,7 @@ const length = (t: Track) => t.path.steps.length;
       </SheetLine>
       <SheetLine label="">
         <Checkbox :disabled="locked" :checked="clip.steady === t.id" @change="hold(t)"
-          >hold it still: the clip moves</Checkbox
+          >held still: the clip moves</Checkbox
         >
       </SheetLine>
     </template>

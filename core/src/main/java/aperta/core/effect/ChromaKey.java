@@ -23,7 +23,7 @@ final class ChromaKey implements Effect {
                 Parameter.colour("key", "Key", Colour.parse("#2a9d4e")),
                 Keying.TOLERANCE,
                 Parameter.number("softness", "Softness", "%", 0.001, 2, 0.9),
-                Parameter.number("spill", "Spill taken out", "%", 0, 1, 1)));
+                Parameter.number("spill", "Spill out", "%", 0, 1, 1)));
         all.addAll(Keying.ends());
         return new Descriptor("chroma-key", "Chroma key", "Takes a colour away, by its hue and saturation.", all);
     }

@@ -12,9 +12,9 @@ final class Keying {
     static final Parameter TOLERANCE = Parameter.number("tolerance", "Tolerance", "%", 0, 2, 0.08);
     static final Parameter SOFTNESS = Parameter.number("softness", "Softness", "%", 0.001, 2, 0.4);
     /** What of the matte is nothing, and what is all of it. */
-    private static final Parameter CLEAN_BELOW = Parameter.number("cleanBelow", "Nothing below", "%", 0, 1, 0);
+    private static final Parameter CLEAN_BELOW = Parameter.number("cleanBelow", "Clear below", "%", 0, 1, 0);
 
-    private static final Parameter CLEAN_ABOVE = Parameter.number("cleanAbove", "All above", "%", 0, 1, 1);
+    private static final Parameter CLEAN_ABOVE = Parameter.number("cleanAbove", "Solid above", "%", 0, 1, 1);
     private static final Parameter SHOWS = Parameter.choice("shows", "Shows", "picture", MATTE);
 
     private final double tolerance;
