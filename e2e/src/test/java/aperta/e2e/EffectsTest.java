@@ -222,4 +222,38 @@ class EffectsTest {
         }
         return count;
     }
+
+    /** The colour of a key is picked on the Picture, where the key isn't at work, and what has it goes. */
+    @Test
+    void aKeyIsPickedFromThePicture() {
+        App app = App.shared();
+        try (Browser browser = new Browser()) {
+            Desk desk = new Desk(app, browser.page());
+            desk.openProjects();
+            desk.newProject("Keyed");
+            desk.newShot("Keyed", W, H, "4");
+            desk.add("One colour");
+            desk.number("Colour as hexadecimal", "#3a7fb0");
+            desk.section("Effects");
+            add(desk, "chroma-key");
+            desk.press("Escape");
+            assertThat(desk.picture(0).getRGB(40, 40) & 0xffffff).isNotZero();
+            desk.button("Pick Key from the Picture").click();
+            desk.shown();
+            double[] at = desk.at(40, 40, W);
+            desk.page.mouse().click(at[0], at[1]);
+            desk.saved();
+            desk.shown();
+            assertThat(desk.find("Colour")
+                            .effects()
+                            .get(0)
+                            .recipe()
+                            .rest()
+                            .colour("key")
+                            .hex())
+                    .isEqualTo("#3a7fb0");
+            assertThat(desk.picture(0).getRGB(40, 40) & 0xffffff).isZero();
+            assertThat(browser.errors).isEmpty();
+        }
+    }
 }

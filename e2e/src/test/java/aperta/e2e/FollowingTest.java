@@ -11,6 +11,7 @@ import aperta.core.shot.Track;
 import aperta.core.shot.TrackPath;
 import aperta.media.plates.Plates;
 import aperta.media.plates.Platform;
+import com.microsoft.playwright.Page;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -190,6 +191,34 @@ class FollowingTest {
             desk.page.reload();
             desk.ready();
             assertThat(track().path().step(20).orElseThrow().by()).isEqualTo(TrackPath.By.LEFT_OUT);
+        });
+    }
+
+    /** A region is followed slowly; where that is stopped, what was found stays, and following goes on from there. */
+    @Test
+    void whatIsStoppedKeepsWhatItHas() throws IOException {
+        made("Stopped", 40, "platform", () -> {
+            desk.button("+ region").click();
+            for (double[] corner : new double[][] {{1300, 400}, {1640, 400}, {1640, 560}, {1300, 560}}) {
+                double[] at = desk.at(corner[0] / SCALE, corner[1] / SCALE, W);
+                desk.page.mouse().click(at[0], at[1]);
+            }
+            desk.saved();
+            assertThat(track().kind()).isEqualTo(Track.Kind.REGION);
+            desk.page.getByText("follow →").click();
+            desk.page.getByTestId("followed-so-far").first().waitFor();
+            desk.page
+                    .getByText("Stop", new Page.GetByTextOptions().setExact(true))
+                    .click();
+            desk.page.getByText("follow →").waitFor();
+            desk.saved();
+            int found = track().path().steps().size();
+            assertThat(found).isBetween(2, 120);
+            // The scenery stands still.
+            Point first = track().marks().get(0);
+            for (TrackPath.Step step : track().path().steps()) {
+                assertThat(step.at().get(0).minus(first).length()).isLessThan(1);
+            }
         });
     }
 
