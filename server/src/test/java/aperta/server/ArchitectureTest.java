@@ -12,13 +12,14 @@ class ArchitectureTest {
     void theCraftKnowsNothingOfTheServer() {
         var all = new ClassFileImporter()
                 .withImportOption(new ImportOption.DoNotIncludeTests())
-                .importPackages("aperta.core", "aperta.media", "aperta.server");
+                .importPackages("aperta.core", "aperta.media", "aperta.vision", "aperta.server");
         noClasses()
                 .that()
                 .resideInAnyPackage("aperta.core..")
                 .should()
                 .dependOnClassesThat()
-                .resideInAnyPackage("aperta.media..", "aperta.server..", "org.springframework..", "jakarta..")
+                .resideInAnyPackage(
+                        "aperta.media..", "aperta.vision..", "aperta.server..", "org.springframework..", "jakarta..")
                 .check(all);
         noClasses()
                 .that()
@@ -26,6 +27,13 @@ class ArchitectureTest {
                 .should()
                 .dependOnClassesThat()
                 .resideInAnyPackage("aperta.server..", "org.springframework..")
+                .check(all);
+        noClasses()
+                .that()
+                .resideOutsideOfPackage("aperta.vision..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("org.opencv..", "nu.pattern..")
                 .check(all);
     }
 }
