@@ -3,7 +3,6 @@ package aperta.vision;
 import aperta.core.geometry.Point;
 import aperta.core.picture.Region;
 import java.util.List;
-import org.opencv.core.Core;
 import org.opencv.core.Mat;
 import org.opencv.imgproc.Imgproc;
 import org.opencv.video.Video;
@@ -134,15 +133,5 @@ final class PointFollower implements Follower {
     public void close() {
         first.close();
         last.close();
-    }
-
-    /** How much there is to hold on to in a patch: the standard deviation of its luma. */
-    static double contrast(Film film, long frame, Point at, double size) {
-        Patch patch = Patch.around(film, frame, at, size);
-        org.opencv.core.MatOfDouble mean = new org.opencv.core.MatOfDouble();
-        org.opencv.core.MatOfDouble deviation = new org.opencv.core.MatOfDouble();
-        Core.meanStdDev(patch.picture, mean, deviation);
-        patch.close();
-        return deviation.get(0, 0)[0];
     }
 }

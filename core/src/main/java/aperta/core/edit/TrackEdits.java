@@ -223,12 +223,9 @@ public final class TrackEdits {
                             && w.rest().text("layer").equals(clip)
                             && w.rest().text("track").equals(track)))
                     .toList());
-            String followed = "track." + track + ".";
+            Pin gone = new Pin(clip, track);
             next = References.withoutSignals(
-                    next,
-                    s -> s.kind().equals("follow")
-                            && s.text("layer").equals(clip)
-                            && s.text("property").startsWith(followed));
+                    next, s -> Pin.followed(s).filter(gone::equals).isPresent());
             if (!l.id().equals(clip)) {
                 return next;
             }

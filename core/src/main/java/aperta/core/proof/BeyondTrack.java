@@ -10,8 +10,10 @@ import aperta.core.shot.Layer;
 import aperta.core.shot.Mask;
 import aperta.core.shot.Pin;
 import aperta.core.shot.Property;
+import aperta.core.shot.Track;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -56,10 +58,9 @@ public final class BeyondTrack implements Check {
                 return look.moment()
                         .shot()
                         .layer(pin.layer())
-                        .flatMap(l -> l.content() instanceof Content.Footage f
-                                ? f.track(pin.track())
-                                : java.util.Optional.empty())
-                        .map(t -> t.name())
+                        .flatMap(
+                                l -> l.content() instanceof Content.Footage f ? f.track(pin.track()) : Optional.empty())
+                        .map(Track::name)
                         .orElse(pin.track());
             }
 
@@ -81,10 +82,7 @@ public final class BeyondTrack implements Check {
         }
         for (Property<?> property : Property.of(layer)) {
             for (Recipe signal : property.get().apply(layer).signals()) {
-                if (signal.kind().equals("follow") && signal.text("property").startsWith("track.")) {
-                    all.add(new Pin(
-                            signal.text("layer"), signal.text("property").split("\\.")[1]));
-                }
+                Pin.followed(signal).ifPresent(all::add);
             }
         }
         return all;

@@ -9,6 +9,7 @@ import aperta.core.recipe.Recipe;
 import aperta.core.render.Visibility.Share;
 import aperta.core.shot.AnimatedRecipe;
 import aperta.core.shot.Moment;
+import aperta.core.shot.Pin;
 import aperta.core.shot.Property;
 import java.util.List;
 import java.util.Locale;
@@ -71,15 +72,15 @@ public final class LeavesItsMark implements Check {
             }
 
             private void behind(Look look, Share s, Property<?> property, Recipe signal, double most) {
-                boolean late = signal.kind().equals("follow")
-                        && signal.text("property").startsWith("track.")
-                        && signal.text("property").contains(".place")
+                Optional<Pin> pin = Pin.followed(signal);
+                boolean late = pin.isPresent()
+                        && signal.text("property").endsWith(".place")
                         && (signal.number("delay") != 0 || signal.number("damping") != 0);
                 if (!late || property.kind() != Property.Kind.POINT) {
                     return;
                 }
-                String clip = signal.text("layer");
-                String track = signal.text("property").split("\\.")[1];
+                String clip = pin.get().layer();
+                String track = pin.get().track();
                 if (!look.moment().isFollowed(clip, track)) {
                     return;
                 }

@@ -224,6 +224,11 @@ public final class Rules {
         Layer other = byId.get(signal.text("layer"));
         String name = signal.text("property");
         if (other != null && isMark(other, name)) {
+            // Where a mark lies depends on where its clip does.
+            List<String> needs = edges.computeIfAbsent(said(layer, property), k -> new ArrayList<>());
+            Property.of(other).stream()
+                    .filter(p -> p.section() == Property.Section.PLACE)
+                    .forEach(p -> needs.add(said(other, p)));
             return;
         }
         Optional<Property<?>> followed = other == null

@@ -122,10 +122,6 @@ public record Track(
         }
     }
 
-    public Track withName(String other) {
-        return new Track(id, other, kind, clip, at, marks, patch, reach, lost, smooth, path);
-    }
-
     public Track withPath(TrackPath other) {
         return new Track(id, name, kind, clip, at, marks, patch, reach, lost, smooth, other);
     }
@@ -138,10 +134,6 @@ public record Track(
     /** With its marks elsewhere on the same frame; what was found stays. */
     public Track remarked(List<Point> other) {
         return new Track(id, name, kind, clip, at, other, patch, reach, lost, smooth, path);
-    }
-
-    public Track withSettings(double otherPatch, double otherReach, Lost otherLost, double otherSmooth) {
-        return new Track(id, name, kind, clip, at, marks, otherPatch, otherReach, otherLost, otherSmooth, path);
     }
 
     /** Where the marks are at a frame, smoothed; before the first and after the last step, as there. */

@@ -92,13 +92,6 @@ public final class TrackPath {
         return new TrackPath(first, next);
     }
 
-    /** Only what lies within a range, of which the path has a part. */
-    public TrackPath within(long from, long to) {
-        long a = Math.max(first, from);
-        long b = Math.min(last(), to);
-        return new TrackPath(a, steps.subList((int) (a - first), (int) (b - first + 1)));
-    }
-
     /**
      * Where the marks are at a frame: linearly between two, and held before the first and after the last.
      *

@@ -161,6 +161,12 @@ class TrackEditsTest {
             age += k * Math.exp(-k / 3.0);
         }
         assertThat(at(slow, "b", 25).x()).isCloseTo(90 + 2 * (15 - age / whole), within(1e-9));
+        // A clip can't follow a mark that lies where the clip is.
+        Shot circle = shot.changing(
+                "smooth",
+                l -> l.withPlace(
+                        l.place().withPosition(Animated.of(Point.ORIGIN).withSignals(List.of(follow)))));
+        assertThat(Rules.broken(circle)).hasSize(1).allMatch(s -> s.startsWith("Properties follow one another"));
         assertThat(Rules.broken(shot.changing(
                         "smooth", l -> l.withContent(((Content.Footage) l.content()).withTracks(List.of())))))
                 .containsExactly("The position of 'b' follows something that isn't a number in this shot.");

@@ -5,6 +5,7 @@ import static aperta.media.json.Provider.JSON;
 import aperta.core.geometry.Point;
 import aperta.core.shot.Track;
 import aperta.core.shot.TrackPath;
+import jakarta.json.JsonArray;
 import jakarta.json.JsonArrayBuilder;
 import jakarta.json.JsonObject;
 import java.util.ArrayList;
@@ -41,7 +42,7 @@ final class TrackCodec {
 
     private TrackCodec() {}
 
-    private static jakarta.json.JsonArray numbers(TrackPath.Step step) {
+    private static JsonArray numbers(TrackPath.Step step) {
         JsonArrayBuilder all = JSON.createArrayBuilder()
                 .add(Codecs.number(fine(step.sure())))
                 .add(step.by().ordinal());

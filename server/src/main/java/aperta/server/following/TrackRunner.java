@@ -8,6 +8,7 @@ import aperta.core.shot.TrackPath;
 import aperta.core.shot.TrackPath.By;
 import aperta.media.footage.ClipSources;
 import aperta.media.json.ShotJson;
+import aperta.media.project.ShotFile;
 import aperta.server.finding.FootageFindings;
 import aperta.server.frame.FrameDesk;
 import aperta.server.http.Conflict;
@@ -108,7 +109,7 @@ class TrackRunner implements JobRunner {
                 key.append(t.path().first() + i).append(step.at());
             }
         }
-        String hash = aperta.media.project.ShotFile.hash(key.toString().getBytes(StandardCharsets.UTF_8));
+        String hash = ShotFile.hash(key.toString().getBytes(StandardCharsets.UTF_8));
         return new FootageFindings.Question("track", hash, clip, s.from(), s.to());
     }
 
