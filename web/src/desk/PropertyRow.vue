@@ -151,6 +151,7 @@ function toggleKey() {
         @commit="(v) => commit(change(v))"
       />
       <button
+        v-if="!$slots.default"
         class="bare pick"
         :class="{ on: view.tool === 'pick' && picking.property === property.name }"
         :disabled="locked"
@@ -193,6 +194,9 @@ function toggleKey() {
       <button class="bare more" :aria-label="`More for ${name}`">⋮</button>
       <template #overlay>
         <Menu>
+          <MenuItem v-if="property.kind === 'colour'" key="pick" @click="picking.begin(property.name)"
+            >Pick from the Picture</MenuItem
+          >
           <MenuItemGroup v-if="numeric && view.layers.length === 1" key="s" title="Add a signal">
             <MenuItem
               v-for="s in recipes.signals"

@@ -5,6 +5,7 @@ import aperta.core.outline.Stroking;
 import aperta.core.shot.BlendMode;
 import aperta.core.shot.Coat;
 import aperta.core.shot.Coat.Measure;
+import aperta.core.shot.Cut;
 import aperta.core.shot.Paint;
 import aperta.core.time.Mix;
 import java.util.ArrayList;
@@ -79,21 +80,17 @@ final class Coats {
             Step.Shades heads = Laid.heads(lines, stroke, map);
             double glow = stroke.fixed(Measure.HEAD_GLOW);
             Paint colour = new Paint.Solid(stroke.head());
+            Optional<Step.Paints> rider = stroke.rider()
+                    .flatMap(r -> canvas.rider(r.layer(), head * scale))
+                    .map(picture -> new Riders(picture, lines, stroke, map));
             if (glow > 0) {
-                painted(
-                        Halo.ofDot(
-                                Laid.heads(lines, stroke.withRider(Optional.empty()), map),
-                                glow * scale,
-                                head * scale,
-                                GLOW),
-                        colour,
-                        opacity);
+                // A layer shines by its own shape.
+                Step.Shades shines = rider.<Step.Shades>map(p -> new PictureMatte(p, Cut.With.SHAPE, canvas.light()))
+                        .orElse(heads);
+                painted(Halo.ofDot(shines, glow * scale, head * scale, GLOW), colour, opacity);
             }
             painted(heads, colour, opacity);
-            stroke.rider()
-                    .flatMap(r -> canvas.rider(r.layer(), head * scale))
-                    .ifPresent(picture -> all.add(new Stack.Entry(
-                            Faded.of(new Riders(picture, lines, stroke, map), opacity), BlendMode.NORMAL)));
+            rider.ifPresent(p -> all.add(new Stack.Entry(Faded.of(p, opacity), BlendMode.NORMAL)));
         }
     }
 

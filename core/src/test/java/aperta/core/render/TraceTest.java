@@ -304,6 +304,17 @@ class TraceTest {
                 .isZero();
     }
 
+    /** It shines by its own shape: where it is bright there is light around it, but no disc in front of it. */
+    @Test
+    void aLayerThatRunsShinesByItsOwnShape() {
+        Coat.Stroke glowing = ridden("b", false, 0.5).with(Measure.HEAD_GLOW, Animated.of(6.0));
+        Picture p = along(straight(40, 45, 120, 45), glowing, box("b", 40, 10));
+        assertThat(p.at(80, 45)[3]).isEqualTo(1);
+        assertThat(p.at(80, 50)[3]).isBetween(0.01f, 0.9f);
+        // A dot of the head's width would cover this place wholly.
+        assertThat(p.at(80, 53)[3]).isLessThan(0.5f);
+    }
+
     @Test
     void aLayerRunsAtEachOfSeveralEnds() {
         List<Content.Shape.Path> paths = new java.util.ArrayList<>();
