@@ -19,6 +19,9 @@ public final class ClipFilm implements Film {
     private static final float GREEN = 0.7152f;
     private static final float BLUE = 0.0722f;
 
+    /** What colours are counted up to. */
+    private static final float WHITE = 255;
+
     private final Sources sources;
     private final String media;
     private final int level;
@@ -98,5 +101,30 @@ public final class ClipFilm implements Film {
             }
         }
         return all;
+    }
+
+    /** The colours of a part of a frame, which lies inside the picture. */
+    Colours colours(long frame, Region part) {
+        return colours(pixels(frame), part);
+    }
+
+    /** All of a frame with sides so many times as short, rounded up. */
+    Colours reduced(long frame, int by) {
+        Pixels small = by == 1 ? pixels(frame) : pixels(frame).reduced(by);
+        return colours(small, new Region(0, 0, small.width(), small.height()));
+    }
+
+    private static Colours colours(Pixels pixels, Region part) {
+        Picture all = new Picture(part);
+        for (int y = part.y(); y < part.bottom(); y++) {
+            pixels.row(y, part.x(), part.width(), all, all.index(part.x(), y));
+        }
+        float[][] rgb = {all.planes()[0], all.planes()[1], all.planes()[2]};
+        for (float[] plane : rgb) {
+            for (int i = 0; i < plane.length; i++) {
+                plane[i] *= WHITE;
+            }
+        }
+        return new Colours(part.width(), part.height(), rgb);
     }
 }

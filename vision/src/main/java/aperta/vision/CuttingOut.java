@@ -1,0 +1,165 @@
+package aperta.vision;
+
+import aperta.core.picture.Matte;
+import aperta.core.picture.Region;
+import aperta.core.shot.BrushStroke;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.NavigableMap;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+
+/**
+ * Cuts a figure out of a clip. On the frame that was brushed first, inside and outside, its shape is found; it is carried from
+ * there both ways. Frames brushed later are fixed: from the nearest known one the shape is carried there and corrected by the
+ * strokes; between two fixed frames it is carried both ways, each counting the more the nearer it started.
+ */
+public final class CuttingOut {
+    /** How wide a frame is at working size, in pixels. */
+    private static final double WORKING_WIDTH = 640;
+
+    private final ClipFilm film;
+    private final Told told;
+    private final CleanPlate plate;
+    private final ShapeCarrier carrier;
+    private final FineEdge edge;
+    private final Map<Long, Strokes> strokes = new HashMap<>();
+    private final FirstShape first;
+    private boolean stopped;
+
+    /** Is told of each frame as it is decided. */
+    public interface Told {
+        /**
+         * @param alpha the coverage in pixels of the clip, from 0 to 1; outside its domain there is nothing of the figure
+         * @param sure how clearly figure and background are told apart along the edge, 0 to 1
+         * @return whether to go on
+         */
+        boolean frame(long frame, Matte alpha, double sure);
+    }
+
+    private CuttingOut(List<BrushStroke> brushed, long from, long to, ClipFilm film, Told told) {
+        this.film = film;
+        this.told = told;
+        int by = Math.max(1, (int) Math.round(film.width() / WORKING_WIDTH));
+        this.plate = new CleanPlate(film, from, to, by);
+        this.carrier = new ShapeCarrier(film, plate, by);
+        this.first = new FirstShape(film, plate, carrier, by);
+        this.edge = new FineEdge(film, plate, by);
+        int w = (film.width() + by - 1) / by;
+        int h = (film.height() + by - 1) / by;
+        brushed.stream()
+                .collect(Collectors.groupingBy(BrushStroke::frame))
+                .forEach((frame, all) -> strokes.put(frame, new Strokes(all, by, w, h)));
+    }
+
+    /**
+     * Cuts a figure out of some frames, each told of once.
+     *
+     * @param brushed in the order in which it was brushed; on one of its frames both inside and outside
+     * @param from and {@code to}: the first and the last frame
+     * @throws IllegalArgumentException where no frame has strokes of both kinds
+     * @throws VisionMissing where this machine can't
+     */
+    public static void carry(List<BrushStroke> brushed, long from, long to, ClipFilm film, Told told) {
+        Natives.demand();
+        long start = start(brushed);
+        long first = Math.max(0, Math.min(from, start));
+        long last = Math.min(film.frames() - 1, Math.max(to, start));
+        new CuttingOut(brushed, first, last, film, told).all(start, first, last);
+    }
+
+    private static long start(List<BrushStroke> brushed) {
+        for (BrushStroke b : brushed) {
+            boolean inside = brushed.stream().anyMatch(o -> o.frame() == b.frame() && o.inside());
+            boolean outside = brushed.stream().anyMatch(o -> o.frame() == b.frame() && !o.inside());
+            if (inside && outside) {
+                return b.frame();
+            }
+        }
+        throw new IllegalArgumentException("Brush inside the figure and outside of it on one frame first.");
+    }
+
+    private void all(long start, long from, long to) {
+        NavigableMap<Long, Shape> fixed = fixed(start, from, to);
+        for (Map.Entry<Long, Shape> f : fixed.entrySet()) {
+            tell(f.getKey(), f.getValue());
+        }
+        along(fixed.lastEntry().getValue(), fixed.lastKey(), to, 1);
+        along(fixed.firstEntry().getValue(), fixed.firstKey(), from, -1);
+        List<Long> frames = new ArrayList<>(fixed.keySet());
+        for (int i = 0; i + 1 < frames.size() && !stopped; i++) {
+            between(frames.get(i), fixed.get(frames.get(i)), frames.get(i + 1), fixed.get(frames.get(i + 1)));
+        }
+    }
+
+    /** The shapes of the frames that were brushed, each carried from the nearest one before it. */
+    private NavigableMap<Long, Shape> fixed(long start, long from, long to) {
+        NavigableMap<Long, Shape> fixed = new TreeMap<>();
+        fixed.put(start, paced(first.find(start, strokes.get(start)), start, start < to ? 1 : -1));
+        List<Long> others = new ArrayList<>(strokes.keySet());
+        others.removeIf(f -> f == start || f < from || f > to);
+        others.sort((a, b) -> Long.compare(Math.abs(a - start), Math.abs(b - start)));
+        for (long frame : others) {
+            Long below = fixed.floorKey(frame);
+            Long above = fixed.ceilingKey(frame);
+            long near = below == null || above != null && above - frame < frame - below ? above : below;
+            int way = frame > near ? 1 : -1;
+            Optional<Shape> shape = Optional.of(fixed.get(near));
+            for (long f = near + way; shape.isPresent() && f != frame + way; f += way) {
+                Optional<Strokes> here = f == frame ? Optional.of(strokes.get(f)) : Optional.empty();
+                shape = carrier.step(shape.get(), f, way, here);
+            }
+            shape.ifPresent(s -> fixed.put(frame, s));
+        }
+        return fixed;
+    }
+
+    /** The pace of the first shape is that by which it gets to the next frame. */
+    private Shape paced(Shape shape, long frame, int way) {
+        return carrier.step(shape, frame + way, way, Optional.empty())
+                .map(next -> shape.at(next.paceX(), next.paceY()))
+                .orElse(shape);
+    }
+
+    private void along(Shape start, long at, long end, int way) {
+        Optional<Shape> shape = Optional.of(start);
+        for (long f = at + way; way * f <= way * end && !stopped; f += way) {
+            shape = shape.isEmpty() ? shape : carrier.step(shape.get(), f, way, Optional.empty());
+            if (shape.isPresent()) {
+                tell(f, shape.get());
+            } else {
+                stopped = !told.frame(f, new Matte(Region.NOTHING), 1);
+            }
+        }
+    }
+
+    private void between(long a, Shape before, long b, Shape after) {
+        Map<Long, Shape> forth = new HashMap<>();
+        Optional<Shape> shape = Optional.of(before);
+        for (long f = a + 1; f < b && shape.isPresent(); f++) {
+            shape = carrier.step(shape.get(), f, 1, Optional.empty());
+            long frame = f;
+            shape.ifPresent(s -> forth.put(frame, s));
+        }
+        shape = Optional.of(after);
+        for (long f = b - 1; f > a && !stopped; f--) {
+            shape = shape.isEmpty() ? shape : carrier.step(shape.get(), f, -1, Optional.empty());
+            double u = (double) (f - a) / (b - a);
+            Shape one = forth.get(f);
+            if (one != null && shape.isPresent()) {
+                tell(f, shape.get().with(one, 1 - u * u * (3 - 2 * u)));
+            } else if (one != null || shape.isPresent()) {
+                tell(f, one != null ? one : shape.get());
+            } else {
+                stopped = !told.frame(f, new Matte(Region.NOTHING), 1);
+            }
+        }
+    }
+
+    private void tell(long frame, Shape shape) {
+        stopped |= !told.frame(frame, edge.alpha(frame, shape), shape.sure());
+    }
+}

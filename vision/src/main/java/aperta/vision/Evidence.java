@@ -1,0 +1,71 @@
+package aperta.vision;
+
+/**
+ * What a frame itself says about which pixels belong to a figure: the likelihood of each colour under what the figure looked
+ * like, against its likelihood under the clean plate, under what moves along around the figure, and under the plate in
+ * shadow (its colours made darker, Prati et al., "Detecting Moving Shadows", IEEE PAMI 25, 2003).
+ */
+final class Evidence {
+    /** The least deviation of a colour at working size, of 255. */
+    static final double NOISE = 0.6;
+    /** How far one colour may count, as a squared distance in deviations. */
+    private static final double MOST = 25;
+    /** A colour that the figure never had is as unlikely as this, not more: it may turn, or be lit. */
+    private static final double NOVEL = 20;
+    /** How dark a shadow may be, and by how much less likely it is than the plate. */
+    private static final double DARKEST = 0.6;
+
+    private static final double SHADOW = 3;
+    /** How unevenly a shadow lies, as a share of the plate. */
+    private static final double UNEVEN = 0.02;
+    /** What a pixel may say at most, and over how many pixels that is averaged. */
+    private static final double CAP = 3;
+
+    private static final double OVER = 1.2;
+
+    private Evidence() {}
+
+    /**
+     * The logarithm of the odds, from -3 to 3, averaged over neighbours.
+     *
+     * @param inside how far each pixel lies inside of where the figure is expected, below 0 outside
+     */
+    static Plane of(Colours picture, CleanPlate.Part plate, Colours own, Colours around, Plane inside) {
+        Plane odds = new Plane(picture.width(), picture.height());
+        float[][] now = picture.rgb();
+        float[][] empty = plate.colours().rgb();
+        for (int i = 0; i < odds.value().length; i++) {
+            double toOwn = 0;
+            double toPlate = 0;
+            double toAround = 0;
+            double across = 0;
+            double along = 1e-6;
+            for (int c = 0; c < 3; c++) {
+                double deviation = NOISE + plate.deviation().rgb()[c][i];
+                toOwn += far(now[c][i] - own.rgb()[c][i], deviation);
+                toPlate += far(now[c][i] - empty[c][i], deviation);
+                toAround += far(now[c][i] - around.rgb()[c][i], deviation);
+                across += empty[c][i] * now[c][i] / (deviation * deviation);
+                along += empty[c][i] * empty[c][i] / (deviation * deviation);
+            }
+            double background = toPlate;
+            if (inside.value()[i] < 0.5f) {
+                double dark = Math.max(DARKEST, Math.min(1, across / along));
+                double toShadow = SHADOW;
+                for (int c = 0; c < 3; c++) {
+                    double deviation = NOISE + plate.deviation().rgb()[c][i] + UNEVEN * empty[c][i];
+                    toShadow += far(now[c][i] - dark * empty[c][i], deviation);
+                }
+                background = Math.min(background, Math.min(toAround, toShadow));
+            }
+            double l = 0.5 * (background - Math.min(NOVEL, toOwn));
+            odds.value()[i] = (float) Math.max(-CAP, Math.min(CAP, l));
+        }
+        return odds.blurred(OVER);
+    }
+
+    /** A squared distance in deviations. */
+    static double far(double difference, double deviation) {
+        return Math.min(MOST, difference * difference / (deviation * deviation));
+    }
+}

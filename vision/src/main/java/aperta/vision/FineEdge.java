@@ -1,0 +1,130 @@
+package aperta.vision;
+
+import aperta.core.picture.Matte;
+import aperta.core.picture.Region;
+
+/**
+ * The coverage of each pixel at full size, from the shape at working size. Along the edge a pixel is a mixture of the
+ * figure's colour and the plate's; the share is the one that explains the pixel best, held towards the shape as it would be
+ * blurred by its own motion (least squares with a Gaussian prior).
+ */
+final class FineEdge {
+    /** For how much of a frame the shutter is open: a half turn, common practice, no source. */
+    private static final double SHUTTER = 0.5;
+    /** How hard the shape's own edge is, for the logarithm of odds. */
+    private static final double HARD = 2;
+    /** How far coverage may differ from the shape's. */
+    private static final double FREE = 0.6;
+    /** The least deviation of a colour at full size. */
+    private static final double NOISE = 3;
+    /** What is more covered than this lends its colour to the edge, from how far, in pixels. */
+    private static final float WHOLE = 0.96f;
+
+    private static final double FAR = 6;
+    private static final double SURE = 0.002;
+    private static final float SEEN = -1;
+
+    private final ClipFilm film;
+    private final CleanPlate plate;
+    private final int by;
+
+    FineEdge(ClipFilm film, CleanPlate plate, int by) {
+        this.film = film;
+        this.plate = plate;
+        this.by = by;
+    }
+
+    /** The coverage, where there is any. */
+    Matte alpha(long frame, Shape shape) {
+        Plane odds = shape.decided().blurred(0.6);
+        Region small = seen(odds, shape);
+        if (small.isEmpty()) {
+            return new Matte(Region.NOTHING);
+        }
+        Region part = new Region(small.x() * by, small.y() * by, small.width() * by, small.height() * by)
+                .intersect(new Region(0, 0, film.width(), film.height()));
+        int w = part.width();
+        int h = part.height();
+        Plane near = odds.moved(shape.part(), small, 0, 0, -9).enlarged(by, w, h);
+        Plane hard = new Plane(w, h);
+        for (int i = 0; i < w * h; i++) {
+            hard.value()[i] = (float) (1 / (1 + Math.exp(-HARD * near.value()[i])));
+        }
+        Plane shaped = hard.mean(along(shape.paceX()), along(shape.paceY()));
+        Plane around = shaped.mean(2 * by + 1, 2 * by + 1);
+        Colours picture = film.colours(frame, part);
+        CleanPlate.Part empty = plate.full(frame, film.reduced(frame, by), part);
+        boolean[] whole = new boolean[w * h];
+        for (int i = 0; i < whole.length; i++) {
+            whole[i] = shaped.value()[i] > WHOLE;
+        }
+        Colours own = picture.spread(whole, FAR);
+        Colours before = shape.own().moved(shape.part(), small, 0, 0).enlarged(by, w, h);
+        Plane alpha = new Plane(w, h);
+        for (int i = 0; i < w * h; i++) {
+            double t = around.value()[i];
+            if (t < SURE || t > 1 - SURE) {
+                alpha.value()[i] = t < 0.5 ? 0 : 1;
+            } else {
+                double free = FREE * Math.sqrt(Math.max(0.02, 4 * t * (1 - t)));
+                alpha.value()[i] = (float) share(i, picture, empty, own, before, shaped.value()[i], free);
+            }
+        }
+        return new Matte(part, alpha.blurred(1).value());
+    }
+
+    /** The better of two shares: of the figure's colour nearby, and of its colour there in frames before. */
+    private static double share(
+            int i, Colours picture, CleanPlate.Part empty, Colours own, Colours before, double shaped, double free) {
+        double best = shaped;
+        double least = Double.MAX_VALUE;
+        for (Colours figure : new Colours[] {own, before}) {
+            double across = 0;
+            double along = 0;
+            double all = 0;
+            for (int c = 0; c < 3; c++) {
+                double deviation = NOISE + empty.deviation().rgb()[c][i];
+                double f = (figure.rgb()[c][i] - empty.colours().rgb()[c][i]) / deviation;
+                double p = (picture.rgb()[c][i] - empty.colours().rgb()[c][i]) / deviation;
+                across += f * p / 3;
+                along += f * f / 3;
+                all += p * p / 3;
+            }
+            double held = 1 / (free * free);
+            double a = Math.max(0, Math.min(1, (across + shaped * held) / (along + held)));
+            double cost = all - 2 * a * across + a * a * along + (a - shaped) * (a - shaped) * held;
+            if (cost < least) {
+                least = cost;
+                best = a;
+            }
+        }
+        return best;
+    }
+
+    private int along(double pace) {
+        return 1 + 2 * (int) Math.round(SHUTTER * Math.abs(pace) * by / 2);
+    }
+
+    private Region seen(Plane odds, Shape shape) {
+        Region part = shape.part();
+        int x0 = part.right();
+        int y0 = part.bottom();
+        int x1 = part.x();
+        int y1 = part.y();
+        for (int y = part.y(); y < part.bottom(); y++) {
+            for (int x = part.x(); x < part.right(); x++) {
+                if (odds.value()[(y - part.y()) * part.width() + x - part.x()] > SEEN) {
+                    x0 = Math.min(x0, x);
+                    x1 = Math.max(x1, x + 1);
+                    y0 = Math.min(y0, y);
+                    y1 = Math.max(y1, y + 1);
+                }
+            }
+        }
+        int room = 4 + (int) Math.ceil(Math.max(Math.abs(shape.paceX()), Math.abs(shape.paceY())));
+        Region frame = new Region(0, 0, (film.width() + by - 1) / by, (film.height() + by - 1) / by);
+        return x1 <= x0
+                ? Region.NOTHING
+                : new Region(x0, y0, x1 - x0, y1 - y0).grown(room).intersect(frame);
+    }
+}

@@ -1,0 +1,144 @@
+package aperta.vision;
+
+import aperta.core.picture.Region;
+import java.util.Optional;
+import org.opencv.core.Core;
+import org.opencv.core.CvType;
+import org.opencv.core.Mat;
+import org.opencv.core.Rect;
+import org.opencv.core.Size;
+import org.opencv.imgproc.Imgproc;
+
+/**
+ * The shape of a figure from brush strokes alone, by GrabCut (Rother, Kolmogorov, Blake, SIGGRAPH 2004) on three things: how
+ * bright a pixel is, how far it is from the clean plate, and how warm.
+ */
+final class FirstShape {
+    private static final int ITERATIONS = 4;
+    /** A deviation from the plate counts as much as so many steps of brightness. */
+    private static final double DIFFERENCE = 40;
+    /** How much room is left around strokes, as a share of their size: where they lie all around, and where they don't. */
+    private static final double ENCLOSED = 0.05;
+
+    private static final double OPEN = 0.6;
+    private static final double SMOOTH = 0.8;
+    /** How often the outcome is decided anew from the colours found. */
+    private static final int DECISIONS = 2;
+
+    private final ClipFilm film;
+    private final CleanPlate plate;
+    private final ShapeCarrier carrier;
+    private final int by;
+
+    FirstShape(ClipFilm film, CleanPlate plate, ShapeCarrier carrier, int by) {
+        this.film = film;
+        this.plate = plate;
+        this.carrier = carrier;
+        this.by = by;
+    }
+
+    Shape find(long frame, Strokes strokes) {
+        Colours all = film.reduced(frame, by);
+        Region drawn = strokes.part();
+        int room = (int) Math.ceil((enclosed(strokes) ? ENCLOSED : OPEN) * Math.max(drawn.width(), drawn.height()) + 3);
+        Region part = drawn.grown(room).intersect(new Region(0, 0, all.width(), all.height()));
+        Colours picture = ShapeCarrier.cut(all, part);
+        CleanPlate.Part empty = plate.small(frame, all, part);
+        Plane shape = grabCut(picture, empty, strokes, part, drawn).blurred(SMOOTH);
+        Shape found =
+                new Shape(part, shape, null, Shape.own(picture, shape), Shape.around(picture, shape), 0, 0, false, 0);
+        for (int i = 0; i < DECISIONS; i++) {
+            Shape next = carrier.decide(found, picture, empty, Optional.of(strokes));
+            Plane alpha = ShapeCarrier.probability(next.decided());
+            found = new Shape(
+                    part,
+                    alpha,
+                    next.decided(),
+                    Shape.own(picture, alpha),
+                    Shape.around(picture, alpha),
+                    0,
+                    0,
+                    false,
+                    next.sure());
+        }
+        return found;
+    }
+
+    /** Whether what was brushed outside lies all around what was brushed inside. */
+    private static boolean enclosed(Strokes strokes) {
+        Region all = strokes.part();
+        boolean left = false;
+        boolean right = false;
+        boolean top = false;
+        boolean bottom = false;
+        for (int y = all.y(); y < all.bottom(); y++) {
+            left |= strokes.outside(all.x(), y);
+            right |= strokes.outside(all.right() - 1, y);
+        }
+        for (int x = all.x(); x < all.right(); x++) {
+            top |= strokes.outside(x, all.y());
+            bottom |= strokes.outside(x, all.bottom() - 1);
+        }
+        return left && right && top && bottom;
+    }
+
+    private static Plane grabCut(Colours picture, CleanPlate.Part empty, Strokes strokes, Region part, Region drawn) {
+        Mat seen = seen(picture, empty);
+        float[] in = strokes.fromInside().value();
+        float[] out = strokes.fromOutside().value();
+        int across = drawn.x() + drawn.width();
+        boolean around = enclosed(strokes);
+        byte[] label = new byte[part.width() * part.height()];
+        int all = in.length / Math.max(1, strokes.height());
+        for (int y = part.y(); y < part.bottom(); y++) {
+            for (int x = part.x(); x < part.right(); x++) {
+                int there = y * all + x;
+                boolean beyond = around && (x < drawn.x() || x >= across || y < drawn.y() || y >= drawn.bottom());
+                int l;
+                if (strokes.inside(x, y)) {
+                    l = Imgproc.GC_FGD;
+                } else if (strokes.outside(x, y) || beyond) {
+                    l = Imgproc.GC_BGD;
+                } else {
+                    l = in[there] < out[there] ? Imgproc.GC_PR_FGD : Imgproc.GC_PR_BGD;
+                }
+                label[(y - part.y()) * part.width() + x - part.x()] = (byte) l;
+            }
+        }
+        Mat mask = new Mat(part.height(), part.width(), CvType.CV_8U);
+        mask.put(0, 0, label);
+        Core.setRNGSeed(1);
+        Imgproc.grabCut(seen, mask, new Rect(), new Mat(), new Mat(), ITERATIONS, Imgproc.GC_INIT_WITH_MASK);
+        mask.get(0, 0, label);
+        mask.release();
+        seen.release();
+        Plane shape = new Plane(part.width(), part.height());
+        for (int i = 0; i < label.length; i++) {
+            shape.value()[i] = label[i] == Imgproc.GC_FGD || label[i] == Imgproc.GC_PR_FGD ? 1 : 0;
+        }
+        return shape;
+    }
+
+    private static Mat seen(Colours picture, CleanPlate.Part empty) {
+        int n = picture.width() * picture.height();
+        byte[] bytes = new byte[3 * n];
+        for (int i = 0; i < n; i++) {
+            double r = picture.rgb()[0][i];
+            double g = picture.rgb()[1][i];
+            double b = picture.rgb()[2][i];
+            double far = 0;
+            for (int c = 0; c < 3; c++) {
+                double deviation = 1.5 + 1.2 * empty.deviation().rgb()[c][i];
+                far = Math.max(
+                        far, Math.abs(picture.rgb()[c][i] - empty.colours().rgb()[c][i]) / deviation);
+            }
+            bytes[3 * i] = (byte) Math.round(Math.sqrt((0.2126 * r + 0.7152 * g + 0.0722 * b) * 255));
+            bytes[3 * i + 1] = (byte) Math.min(255, far * DIFFERENCE);
+            bytes[3 * i + 2] = (byte) Math.max(0, Math.min(255, 128 + r - b));
+        }
+        Mat m = new Mat(picture.height(), picture.width(), CvType.CV_8UC3);
+        m.put(0, 0, bytes);
+        Imgproc.GaussianBlur(m, m, new Size(0, 0), SMOOTH);
+        return m;
+    }
+}

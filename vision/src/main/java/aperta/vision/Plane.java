@@ -1,0 +1,111 @@
+package aperta.vision;
+
+import aperta.core.picture.Region;
+import org.opencv.core.Core;
+import org.opencv.core.CvType;
+import org.opencv.core.Mat;
+import org.opencv.core.Size;
+import org.opencv.imgproc.Imgproc;
+
+/** One number for each pixel, row by row. */
+record Plane(int width, int height, float[] value) {
+    Plane(int width, int height) {
+        this(width, height, new float[width * height]);
+    }
+
+    /** Convolved with a Gaussian; the edge's pixels go on beyond it. */
+    Plane blurred(double sigma) {
+        Mat m = mat();
+        Imgproc.GaussianBlur(m, m, new Size(0, 0), sigma, sigma, Core.BORDER_REPLICATE);
+        return taken(m);
+    }
+
+    /** The mean over a box, whose sides are odd. */
+    Plane mean(int wide, int high) {
+        Mat m = mat();
+        Imgproc.blur(m, m, new Size(wide, high), new org.opencv.core.Point(-1, -1), Core.BORDER_REPLICATE);
+        return taken(m);
+    }
+
+    /**
+     * What lies in another region once this, which lies in {@code from}, has been moved.
+     *
+     * @param beyond what comes in from outside
+     */
+    Plane moved(Region from, Region to, double dx, double dy, float beyond) {
+        Plane all = new Plane(to.width(), to.height());
+        double left = to.x() - from.x() - dx;
+        double top = to.y() - from.y() - dy;
+        int ix = (int) Math.floor(left);
+        int iy = (int) Math.floor(top);
+        float sx = (float) (left - ix);
+        float sy = (float) (top - iy);
+        for (int y = 0; y < to.height(); y++) {
+            for (int x = 0; x < to.width(); x++) {
+                float a = at(x + ix, y + iy, beyond) * (1 - sx) + at(x + ix + 1, y + iy, beyond) * sx;
+                float b = at(x + ix, y + iy + 1, beyond) * (1 - sx) + at(x + ix + 1, y + iy + 1, beyond) * sx;
+                all.value[y * to.width() + x] = a * (1 - sy) + b * sy;
+            }
+        }
+        return all;
+    }
+
+    private float at(int x, int y, float beyond) {
+        return x < 0 || y < 0 || x >= width || y >= height ? beyond : value[y * width + x];
+    }
+
+    /** Enlarged so many times, smoothly, the upper left part of it. */
+    Plane enlarged(int by, int wide, int high) {
+        Mat m = mat();
+        Mat large = new Mat();
+        Imgproc.resize(m, large, new Size(width * by, height * by), 0, 0, Imgproc.INTER_LINEAR);
+        Mat part = large.submat(0, high, 0, wide).clone();
+        m.release();
+        large.release();
+        return taken(part);
+    }
+
+    /** How far each pixel lies inside (above 0) or outside of where this is above a half, in pixels. */
+    Plane signedDistance() {
+        boolean[] in = new boolean[value.length];
+        boolean[] out = new boolean[value.length];
+        for (int i = 0; i < in.length; i++) {
+            in[i] = value[i] > 0.5f;
+            out[i] = !in[i];
+        }
+        Plane fromOutside = distance(width, height, out);
+        Plane fromInside = distance(width, height, in);
+        Plane to = new Plane(width, height);
+        for (int i = 0; i < in.length; i++) {
+            to.value[i] = in[i] ? fromOutside.value[i] - 0.5f : 0.5f - fromInside.value[i];
+        }
+        return to;
+    }
+
+    /** How far each pixel lies from the nearest that is marked; very far where none is. */
+    static Plane distance(int width, int height, boolean[] marked) {
+        byte[] others = new byte[marked.length];
+        for (int i = 0; i < others.length; i++) {
+            others[i] = (byte) (marked[i] ? 0 : 255);
+        }
+        Mat m = new Mat(height, width, CvType.CV_8U);
+        m.put(0, 0, others);
+        Mat d = new Mat();
+        Imgproc.distanceTransform(m, d, Imgproc.DIST_L2, 5);
+        m.release();
+        return taken(d);
+    }
+
+    Mat mat() {
+        Mat m = new Mat(height, width, CvType.CV_32F);
+        m.put(0, 0, value);
+        return m;
+    }
+
+    private static Plane taken(Mat m) {
+        Plane to = new Plane(m.cols(), m.rows());
+        m.get(0, 0, to.value);
+        m.release();
+        return to;
+    }
+}
