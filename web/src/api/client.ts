@@ -181,6 +181,14 @@ export const api = {
     track: string,
     wish: { from?: number; to?: number; quick?: boolean },
   ) => call<{ job: string }>('POST', `/api/shots/${shot}/layers/${layer}/tracks/${track}/follow`, wish),
+  carry: (shot: string, layer: string, wish: { from?: number; to?: number }) =>
+    call<{ job: string }>('POST', `/api/shots/${shot}/layers/${layer}/cut-out/carry`, wish),
+  /** What the strokes on a frame of a clip find of a figure, in pixels of the clip. */
+  figureOn: (shot: string, layer: string, frame: number) =>
+    call<{ frame: number; outlines: number[][][] }>(
+      'GET',
+      `/api/shots/${shot}/layers/${layer}/cut-out/frames/${frame}`,
+    ),
   jobs: (project: string) => call<Job[]>('GET', `/api/projects/${project}/jobs`),
   cancel: (job: string) => call<Job>('POST', `/api/jobs/${job}/cancel`),
   retry: (job: string) => call<Job>('POST', `/api/jobs/${job}/retry`),

@@ -13,6 +13,7 @@ import { usePicking } from '../stores/picking';
 import { useShot } from '../stores/shot';
 import { useTyping } from '../stores/typing';
 import { useView } from '../stores/view';
+import FigureBrush from './FigureBrush.vue';
 import MarkHandles from './MarkHandles.vue';
 import GradientHandles from './GradientHandles.vue';
 import SpotHandles from './SpotHandles.vue';
@@ -380,6 +381,7 @@ defineExpose({ type });
         :locked="locked"
       />
     </template>
+    <FigureBrush v-if="h?.figure" :handles="h" :locked="locked" />
     <g v-if="view.tool === 'mark'" class="placed">
       <circle
         v-for="(m, i) in following.placed"

@@ -13,6 +13,7 @@ import { computed, ref } from 'vue';
 import { api } from '../api/client';
 import { freshId, type Row } from '../lib/layers';
 import { useDesk } from '../stores/desk';
+import { useCuttingOut } from '../stores/cuttingOut';
 import { useFollowing } from '../stores/following';
 import { useTiming } from '../stores/timing';
 import { useNesting } from '../stores/nesting';
@@ -26,6 +27,9 @@ const nesting = useNesting();
 const view = useView();
 const desk = useDesk();
 const following = useFollowing();
+const cutting = useCuttingOut();
+/** The figures that this layer can be put behind. */
+const figures = computed(() => cutting.all.filter((f) => f.id !== layer.value.id));
 /** The marks that this layer can go with. */
 const marks = computed(() => following.all.filter((m) => m.layer.id !== layer.value.id));
 
@@ -319,6 +323,17 @@ function outOfGroup() {
               >Pin to {{ m.track.name }} of {{ m.layer.name }}</MenuItem
             >
           </template>
+          <template v-if="layer.content.kind !== 'sound'">
+            <MenuItem v-for="f in figures" :key="`behind-${f.id}`" @click="cutting.putBehind(layer.id, f.id)"
+              >Put behind {{ f.name }}</MenuItem
+            >
+          </template>
+          <MenuItem
+            v-if="layer.content.kind === 'footage' && !layer.content.cutOut"
+            key="cut-out"
+            @click="cutting.begin(layer.id)"
+            >Cut out a figure</MenuItem
+          >
           <MenuItem v-if="layer.pinned" key="unpin" @click="following.pin(layer.id, null, null)"
             >Free from the mark</MenuItem
           >

@@ -103,6 +103,26 @@ export interface MarksNow {
   by?: 'found' | 'guessed' | 'hand' | 'left-out';
 }
 
+/** A figure that is cut out of a clip, on the frame that is shown. */
+export interface FigureNow {
+  /** Of the clip. */
+  frame: number;
+  /** From its pixels to those of the shot. */
+  fromClip: number[];
+  /** How sure the figure is here; nothing where it isn't known. */
+  sure?: number;
+  strokes: { inside: boolean; radius: number; path: Pair[] }[];
+}
+
+/** A figure that is being carried, as far as it has come; outlines in pixels of the clip. */
+export interface CuttingNow {
+  layer: string;
+  frame: number;
+  done: number;
+  total: number;
+  outlines: Pair[][];
+}
+
 /** A track that is being followed, as far as that has come; frames are the clip's. */
 export interface FollowingNow {
   layer: string;
@@ -143,6 +163,8 @@ export interface Handles {
   spots: SpotNow[];
   /** The marks of a clip. */
   tracks: MarksNow[];
+  /** The figure that is cut out of a clip. */
+  figure?: FigureNow;
   /** What the shot that it shows is like, and which of its frames is seen. */
   inside: { name?: string; width?: number; height?: number; rate?: string; length?: number; frame?: number };
   /** The way of its position: a dot for each frame, and the keys with their handles. */

@@ -5,7 +5,8 @@ import {
   isPlanes,
   read,
   type CurveOf,
-  type FollowingNow,
+  type CuttingNow,
+  FollowingNow,
   type Handles,
   type Header,
   type Proof,
@@ -72,6 +73,8 @@ export const useFrames = defineStore('frames', () => {
   const finding = ref<number>();
   /** A track that is being followed. */
   const following = shallowRef<FollowingNow>();
+  /** A figure that is being carried. */
+  const cutting = shallowRef<CuttingNow>();
   let keysSeq = 0;
   /** Names of frames as far as they have come. */
   let asNamed: string[] = [];
@@ -267,6 +270,8 @@ export const useFrames = defineStore('frames', () => {
       proofProblem.value = m.detail as string;
     } else if (m.type === 'following') {
       following.value = m.ended ? undefined : (m as unknown as FollowingNow);
+    } else if (m.type === 'cutting') {
+      cutting.value = m.ended ? undefined : (m as unknown as CuttingNow);
     } else if (m.type === 'finding') {
       finding.value = (m.share as number) < 1 ? (m.share as number) : undefined;
     } else if (m.type === 'problem') {
@@ -327,6 +332,7 @@ export const useFrames = defineStore('frames', () => {
     awaited,
     finding,
     following,
+    cutting,
     snap,
     together,
     group,

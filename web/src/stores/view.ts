@@ -5,7 +5,8 @@ export type See = 'picture' | 'on-black' | 'on-white' | 'on-checker' | 'matte' |
 export const SEES: See[] = ['picture', 'on-black', 'on-white', 'on-checker', 'matte', 'heat'];
 /** What is drawn by dragging over the Picture, and point by point. */
 export type Drawn = 'pen' | 'rectangle' | 'rounded' | 'ellipse' | 'polygon' | 'star';
-export type Tool = 'choose' | 'anchor' | 'text' | 'stroke' | 'draw' | 'rub' | 'mark' | 'pick' | Drawn;
+export type Tool =
+  'choose' | 'anchor' | 'text' | 'stroke' | 'draw' | 'rub' | 'mark' | 'pick' | 'brush' | Drawn;
 /** What becomes of it: a mask of the chosen layer, one more path of it, or a layer of its own. */
 export type Becomes = 'mask' | 'path' | 'shape';
 /** How the outlines of masks are drawn. */

@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import type { Layer } from '../../api/client';
 import { useProject } from '../../stores/project';
+import FigureRows from './FigureRows.vue';
 import PropertyRows from './PropertyRows.vue';
 import TrackRows from './TrackRows.vue';
 
@@ -29,7 +30,10 @@ const media = computed(() => {
     </dl>
   </template>
   <PropertyRows :section="['look']" :locked="locked" />
-  <TrackRows v-if="layer.content.kind === 'footage'" :layer="layer" :locked="locked" />
+  <template v-if="layer.content.kind === 'footage'">
+    <FigureRows :layer="layer" :locked="locked" />
+    <TrackRows :layer="layer" :locked="locked" />
+  </template>
 </template>
 
 <style scoped>

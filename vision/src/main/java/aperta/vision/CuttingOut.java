@@ -11,6 +11,7 @@ import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.LongStream;
 
 /**
  * Cuts a figure out of a clip. On the frame that was brushed first, inside and outside, its shape is found; it is carried from
@@ -18,16 +19,10 @@ import java.util.stream.Collectors;
  * strokes; between two fixed frames it is carried both ways, each counting the more the nearer it started.
  */
 public final class CuttingOut {
-    /** How wide a frame is at working size, in pixels. */
-    private static final double WORKING_WIDTH = 640;
-
-    private final ClipFilm film;
+    private final FigureFinder finder;
+    private final Known known;
     private final Told told;
-    private final CleanPlate plate;
-    private final ShapeCarrier carrier;
-    private final FineEdge edge;
     private final Map<Long, Strokes> strokes = new HashMap<>();
-    private final FirstShape first;
     private boolean stopped;
 
     /** Is told of each frame as it is decided. */
@@ -40,38 +35,42 @@ public final class CuttingOut {
         boolean frame(long frame, Matte alpha, double sure);
     }
 
-    private CuttingOut(List<BrushStroke> brushed, long from, long to, ClipFilm film, Told told) {
-        this.film = film;
+    /** What is known of frames already, by the same strokes. */
+    public interface Known {
+        Optional<Matte> frame(long frame);
+    }
+
+    private CuttingOut(List<BrushStroke> brushed, FigureFinder finder, Known known, Told told) {
+        this.finder = finder;
+        this.known = known;
         this.told = told;
-        int by = Math.max(1, (int) Math.round(film.width() / WORKING_WIDTH));
-        this.plate = new CleanPlate(film, from, to, by);
-        this.carrier = new ShapeCarrier(film, plate, by);
-        this.first = new FirstShape(film, plate, carrier, by);
-        this.edge = new FineEdge(film, plate, by);
-        int w = (film.width() + by - 1) / by;
-        int h = (film.height() + by - 1) / by;
         brushed.stream()
                 .collect(Collectors.groupingBy(BrushStroke::frame))
-                .forEach((frame, all) -> strokes.put(frame, new Strokes(all, by, w, h)));
+                .forEach((frame, all) -> strokes.put(frame, finder.strokes(all)));
     }
 
     /**
-     * Cuts a figure out of some frames, each told of once.
+     * Cuts a figure out of some frames; those that aren't known are told of once.
      *
      * @param brushed in the order in which it was brushed; on one of its frames both inside and outside
      * @param from and {@code to}: the first and the last frame
      * @throws IllegalArgumentException where no frame has strokes of both kinds
      * @throws VisionMissing where this machine can't
      */
-    public static void carry(List<BrushStroke> brushed, long from, long to, ClipFilm film, Told told) {
+    public static void carry(List<BrushStroke> brushed, long from, long to, ClipFilm film, Known known, Told told) {
         Natives.demand();
         long start = start(brushed);
         long first = Math.max(0, Math.min(from, start));
         long last = Math.min(film.frames() - 1, Math.max(to, start));
-        new CuttingOut(brushed, first, last, film, told).all(start, first, last);
+        new CuttingOut(brushed, new FigureFinder(film, first, last), known, told).all(start, first, last);
     }
 
-    private static long start(List<BrushStroke> brushed) {
+    /**
+     * The frame that all others are carried from: the first one brushed both inside and outside.
+     *
+     * @throws IllegalArgumentException where there is none
+     */
+    public static long start(List<BrushStroke> brushed) {
         for (BrushStroke b : brushed) {
             boolean inside = brushed.stream().anyMatch(o -> o.frame() == b.frame() && o.inside());
             boolean outside = brushed.stream().anyMatch(o -> o.frame() == b.frame() && !o.inside());
@@ -85,7 +84,9 @@ public final class CuttingOut {
     private void all(long start, long from, long to) {
         NavigableMap<Long, Shape> fixed = fixed(start, from, to);
         for (Map.Entry<Long, Shape> f : fixed.entrySet()) {
-            tell(f.getKey(), f.getValue());
+            if (known.frame(f.getKey()).isEmpty()) {
+                tell(f.getKey(), f.getValue());
+            }
         }
         along(fixed.lastEntry().getValue(), fixed.lastKey(), to, 1);
         along(fixed.firstEntry().getValue(), fixed.firstKey(), from, -1);
@@ -98,7 +99,7 @@ public final class CuttingOut {
     /** The shapes of the frames that were brushed, each carried from the nearest one before it. */
     private NavigableMap<Long, Shape> fixed(long start, long from, long to) {
         NavigableMap<Long, Shape> fixed = new TreeMap<>();
-        fixed.put(start, paced(first.find(start, strokes.get(start)), start, start < to ? 1 : -1));
+        fixed.put(start, paced(finder.first(start, strokes.get(start)), start, start < to ? 1 : -1));
         List<Long> others = new ArrayList<>(strokes.keySet());
         others.removeIf(f -> f == start || f < from || f > to);
         others.sort((a, b) -> Long.compare(Math.abs(a - start), Math.abs(b - start)));
@@ -110,7 +111,7 @@ public final class CuttingOut {
             Optional<Shape> shape = Optional.of(fixed.get(near));
             for (long f = near + way; shape.isPresent() && f != frame + way; f += way) {
                 Optional<Strokes> here = f == frame ? Optional.of(strokes.get(f)) : Optional.empty();
-                shape = carrier.step(shape.get(), f, way, here);
+                shape = finder.step(shape.get(), f, way, here);
             }
             shape.ifPresent(s -> fixed.put(frame, s));
         }
@@ -119,7 +120,7 @@ public final class CuttingOut {
 
     /** The pace of the first shape is that by which it gets to the next frame. */
     private Shape paced(Shape shape, long frame, int way) {
-        return carrier.step(shape, frame + way, way, Optional.empty())
+        return finder.step(shape, frame + way, way, Optional.empty())
                 .map(next -> shape.at(next.paceX(), next.paceY()))
                 .orElse(shape);
     }
@@ -127,7 +128,14 @@ public final class CuttingOut {
     private void along(Shape start, long at, long end, int way) {
         Optional<Shape> shape = Optional.of(start);
         for (long f = at + way; way * f <= way * end && !stopped; f += way) {
-            shape = shape.isEmpty() ? shape : carrier.step(shape.get(), f, way, Optional.empty());
+            Optional<Matte> before = known.frame(f);
+            if (before.isPresent()) {
+                // Only where it goes on from here is the shape needed.
+                boolean last = way * f == way * end || known.frame(f + way).isPresent();
+                shape = last ? shape : again(f, way, before.get());
+                continue;
+            }
+            shape = shape.isEmpty() ? shape : finder.step(shape.get(), f, way, Optional.empty());
             if (shape.isPresent()) {
                 tell(f, shape.get());
             } else {
@@ -136,17 +144,25 @@ public final class CuttingOut {
         }
     }
 
+    private Optional<Shape> again(long frame, int way, Matte coverage) {
+        return finder.again(frame, coverage, known.frame(frame - way))
+                .map(s -> s.paced() ? s.at(way * s.paceX(), way * s.paceY()) : s);
+    }
+
     private void between(long a, Shape before, long b, Shape after) {
+        if (LongStream.range(a + 1, b).allMatch(f -> known.frame(f).isPresent())) {
+            return;
+        }
         Map<Long, Shape> forth = new HashMap<>();
         Optional<Shape> shape = Optional.of(before);
         for (long f = a + 1; f < b && shape.isPresent(); f++) {
-            shape = carrier.step(shape.get(), f, 1, Optional.empty());
+            shape = finder.step(shape.get(), f, 1, Optional.empty());
             long frame = f;
             shape.ifPresent(s -> forth.put(frame, s));
         }
         shape = Optional.of(after);
         for (long f = b - 1; f > a && !stopped; f--) {
-            shape = shape.isEmpty() ? shape : carrier.step(shape.get(), f, -1, Optional.empty());
+            shape = shape.isEmpty() ? shape : finder.step(shape.get(), f, -1, Optional.empty());
             double u = (double) (f - a) / (b - a);
             Shape one = forth.get(f);
             if (one != null && shape.isPresent()) {
@@ -160,6 +176,6 @@ public final class CuttingOut {
     }
 
     private void tell(long frame, Shape shape) {
-        stopped |= !told.frame(frame, edge.alpha(frame, shape), shape.sure());
+        stopped |= !told.frame(frame, finder.alpha(frame, shape), shape.sure());
     }
 }

@@ -265,7 +265,7 @@ public final class LayerEdits {
         }
     }
 
-    private static Shot beside(Shot shot, String id, Layer added) {
+    static Shot beside(Shot shot, String id, Layer added) {
         return shot.withLayers(among(shot.layers(), id, beside -> {
             List<Layer> next = new ArrayList<>(beside);
             int at = 0;

@@ -52,11 +52,11 @@ public final class TrackEdits {
     }
 
     /** From pixels of the shot to those of a clip. */
-    private static Affine toClip(Moment moment, String layer, Track.Clip clip) {
+    static Affine toClip(Moment moment, String layer, Track.Clip clip) {
         return PlaceEdits.toOwn(moment, layer).then(Affine.translation(clip.width() / 2.0, clip.height() / 2.0));
     }
 
-    private static long clipFrame(Moment moment, String layer, Track.Clip clip) {
+    static long clipFrame(Moment moment, String layer, Track.Clip clip) {
         return (long) Math.floor(moment.clipFrame(layer, clip) + 1e-9);
     }
 

@@ -5,6 +5,7 @@ import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.outline.Outline;
 import aperta.core.shot.Content;
+import aperta.core.shot.Cut;
 import aperta.core.shot.Light;
 import aperta.core.time.Mix;
 
@@ -33,6 +34,19 @@ final class ClipFrame {
         }
         // Smaller frames are means of display-encoded samples, which are not those of amounts of light.
         int level = canvas.light() == Light.DISPLAY ? sources.level(toRaster.meanScale()) : 1;
+        return placed(media, frame, level, canvas.light(), toRaster, sources);
+    }
+
+    /** The brightness of a frame, as it is in the file, as a matte. */
+    static Step.Shades coverage(String media, long frame, Affine toRaster, Drawing.Canvas canvas) {
+        int level = canvas.sources().level(toRaster.meanScale());
+        Step.Paints picture = placed(media, frame, level, Light.DISPLAY, toRaster, canvas.sources());
+        return new PictureMatte(picture, Cut.With.BRIGHTNESS, Light.DISPLAY);
+    }
+
+    private static Step.Paints placed(
+            String media, long frame, int level, Light light, Affine toRaster, Sources sources) {
+        Sources.Info info = sources.info(media);
         Affine fromPixels =
                 Affine.scale(level, level).then(Affine.translation(-info.width() / 2.0, -info.height() / 2.0));
         return new PlacedClip(
@@ -40,7 +54,7 @@ final class ClipFrame {
                 (double) info.width() / level,
                 (double) info.height() / level,
                 info.alpha(),
-                canvas.light(),
+                light,
                 fromPixels.then(toRaster));
     }
 }

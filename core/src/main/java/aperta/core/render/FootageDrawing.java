@@ -3,6 +3,8 @@ package aperta.core.render;
 import aperta.core.geometry.Affine;
 import aperta.core.geometry.Box;
 import aperta.core.shot.Content;
+import aperta.core.shot.Cut;
+import aperta.core.shot.CutOut;
 import aperta.core.shot.Moment;
 import aperta.core.time.Rate;
 import java.util.Optional;
@@ -34,7 +36,22 @@ final class FootageDrawing implements Drawing<Content.Footage> {
     private static Optional<Step.Paints> frame(Content.Footage footage, long frame, Affine map, Canvas canvas) {
         return frame < 0 || frame >= canvas.sources().info(footage.media()).frames()
                 ? Optional.empty()
-                : Optional.of(ClipFrame.of(footage, frame, map, canvas));
+                : figure(footage, frame, map, canvas);
+    }
+
+    /** What of a frame is seen: all of it, or the figure where one is cut out, which isn't known on every frame. */
+    private static Optional<Step.Paints> figure(Content.Footage footage, long frame, Affine map, Canvas canvas) {
+        if (footage.cutOut().isEmpty()) {
+            return Optional.of(ClipFrame.of(footage, frame, map, canvas));
+        }
+        CutOut cutOut = footage.cutOut().get();
+        return cutOut.carried().filter(c -> c.covers(frame)).map(c -> {
+            Step.Shades coverage = ClipFrame.coverage(c.media(), frame - c.first(), map, canvas);
+            return new CutBy(
+                    ClipFrame.of(footage, frame, map, canvas),
+                    Mattes.toned(coverage, cutOut.tone(), map.meanScale()),
+                    Cut.Keep.INSIDE);
+        });
     }
 
     @Override

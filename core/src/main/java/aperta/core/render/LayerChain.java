@@ -335,7 +335,7 @@ final class LayerChain {
         /** Whether it is footage, a shot, or a picture that covers the frame. */
         private boolean fillsItsFrame() {
             Content content = layer.content();
-            if (content instanceof Content.Footage
+            if (content instanceof Content.Footage f && f.cutOut().isEmpty()
                     || content instanceof Content.Group group && group.format().isPresent()) {
                 return true;
             }

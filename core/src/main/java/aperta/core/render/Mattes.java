@@ -114,8 +114,17 @@ final class Mattes {
      * @param scale raster pixels for a pixel of the layer that is cut
      */
     static Step.Shades of(Cut cut, Step.Paints cutter, Light light, double scale) {
-        Step.Shades matte = new PictureMatte(cutter, cut.with(), light);
-        Cut.Tone tone = cut.tone();
+        return toned(new PictureMatte(cutter, cut.with(), light), cut.tone(), scale);
+    }
+
+    /**
+     * A matte with another tone.
+     *
+     * @param tone with every value fixed
+     * @param scale raster pixels for a pixel of the layer that it belongs to
+     */
+    static Step.Shades toned(Step.Shades plain, Cut.Tone tone, double scale) {
+        Step.Shades matte = plain;
         if (!tone.leavesValues()) {
             matte = new Toned(matte, tone);
         }

@@ -30,13 +30,13 @@ public sealed interface Content {
         return true;
     }
 
-    /** The id of the file that it comes from. */
-    default Optional<String> file() {
-        return Optional.empty();
+    /** The ids of the files that it comes from. */
+    default List<String> files() {
+        return List.of();
     }
 
-    /** The same from another file; where it comes from none, the same. */
-    default Content withFile(String media) {
+    /** The same with other ids for its files. */
+    default Content withFiles(UnaryOperator<String> name) {
         return this;
     }
 
@@ -178,13 +178,13 @@ public sealed interface Content {
         Pictured with(String media, Animated<Double> exposure, Animated<Double> saturation);
 
         @Override
-        default Optional<String> file() {
-            return Optional.of(media());
+        default List<String> files() {
+            return List.of(media());
         }
 
         @Override
-        default Pictured withFile(String other) {
-            return with(other, exposure(), saturation());
+        default Pictured withFiles(UnaryOperator<String> name) {
+            return with(name.apply(media()), exposure(), saturation());
         }
     }
 
@@ -193,13 +193,15 @@ public sealed interface Content {
      *
      * @param tracks what is followed through it
      * @param steady the id of a track whose marks are held still: the clip moves against them
+     * @param cutOut the figure that alone is seen of it
      */
     record Footage(
             String media,
             Animated<Double> exposure,
             Animated<Double> saturation,
             List<Track> tracks,
-            Optional<String> steady)
+            Optional<String> steady,
+            Optional<CutOut> cutOut)
             implements Pictured {
         public static final int MOST_TRACKS = 64;
 
@@ -211,20 +213,37 @@ public sealed interface Content {
         }
 
         public Footage(String media) {
-            this(media, Animated.of(0.0), Animated.of(1.0), List.of(), Optional.empty());
+            this(media, Animated.of(0.0), Animated.of(1.0), List.of(), Optional.empty(), Optional.empty());
         }
 
         @Override
         public Footage with(String other, Animated<Double> otherExposure, Animated<Double> otherSaturation) {
-            return new Footage(other, otherExposure, otherSaturation, tracks, steady);
+            return new Footage(other, otherExposure, otherSaturation, tracks, steady, cutOut);
+        }
+
+        @Override
+        public List<String> files() {
+            return Stream.concat(Stream.of(media), cutOut.flatMap(CutOut::carried).map(CutOut.Carried::media).stream())
+                    .toList();
+        }
+
+        @Override
+        public Footage withFiles(UnaryOperator<String> name) {
+            Optional<CutOut> next =
+                    cutOut.map(c -> c.withCarried(c.carried().map(k -> k.withMedia(name.apply(k.media())))));
+            return with(name.apply(media), exposure, saturation).withCutOut(next);
+        }
+
+        public Footage withCutOut(Optional<CutOut> other) {
+            return new Footage(media, exposure, saturation, tracks, steady, other);
         }
 
         public Footage withTracks(List<Track> other) {
-            return new Footage(media, exposure, saturation, other, steady);
+            return new Footage(media, exposure, saturation, other, steady, cutOut);
         }
 
         public Footage withSteady(Optional<String> other) {
-            return new Footage(media, exposure, saturation, tracks, other);
+            return new Footage(media, exposure, saturation, tracks, other, cutOut);
         }
 
         public Optional<Track> track(String id) {
@@ -256,13 +275,13 @@ public sealed interface Content {
         }
 
         @Override
-        public Optional<String> file() {
-            return Optional.of(media);
+        public List<String> files() {
+            return List.of(media);
         }
 
         @Override
-        public Sound withFile(String other) {
-            return new Sound(other, level);
+        public Sound withFiles(UnaryOperator<String> name) {
+            return new Sound(name.apply(media), level);
         }
     }
 

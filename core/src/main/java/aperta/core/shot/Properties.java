@@ -118,32 +118,72 @@ final class Properties {
                     l -> l.place().blur(),
                     (l, v) -> l.withPlace(l.place().withBlur(v))));
 
-    private static final List<Property<?>> CUT = List.of(
-            cut("cut.black", "Black point", "%", -1, 2, Optional.of(0.0), Cut.Tone::black, Cut.Tone::withBlack),
-            cut("cut.white", "White point", "%", -1, 2, Optional.of(1.0), Cut.Tone::white, Cut.Tone::withWhite),
-            cut("cut.gamma", "Gamma", "", 0.01, 100, Optional.of(1.0), Cut.Tone::gamma, Cut.Tone::withGamma),
-            cut("cut.spread", "Spread", "px", -200, 200, Optional.of(0.0), Cut.Tone::spread, Cut.Tone::withSpread),
-            cut("cut.blur", "Blur", "px", 0, 1000, Optional.of(0.0), Cut.Tone::blur, Cut.Tone::withBlur));
+    private static final List<Property<?>> CUT =
+            tone("cut", Section.CUT, "Cut", l -> cut(l).tone(), (l, t) -> l.withCut(Optional.of(cut(l).withTone(t))));
 
-    private static Property<Double> cut(
-            String name,
-            String label,
-            String unit,
-            double least,
-            double most,
-            Optional<Double> neutral,
-            Function<Cut.Tone, Animated<Double>> get,
-            BiFunction<Cut.Tone, Animated<Double>, Cut.Tone> set) {
-        return Property.number(
-                        name, label, Section.CUT, unit, least, most, neutral, l -> get.apply(cut(l).tone()), (l, v) -> {
-                            Cut cut = cut(l);
-                            return l.withCut(Optional.of(cut.withTone(set.apply(cut.tone(), v))));
-                        })
-                .of("Cut");
+    /** What is done to the coverage of a figure cut out of a clip. */
+    private static final List<Property<?>> FIGURE = tone(
+            "figure",
+            Section.LOOK,
+            "Figure",
+            l -> cutOut(l).tone(),
+            (l, t) -> l.withContent(footage(l).withCutOut(Optional.of(cutOut(l).withTone(t)))));
+
+    private static List<Property<?>> tone(
+            String prefix,
+            Section section,
+            String group,
+            Function<Layer, Cut.Tone> get,
+            BiFunction<Layer, Cut.Tone, Layer> set) {
+        Tones all = new Tones(prefix, section, group, get, set);
+        return List.of(
+                all.of("black", "Black point", "%", -1, 2, 0, Cut.Tone::black, Cut.Tone::withBlack),
+                all.of("white", "White point", "%", -1, 2, 1, Cut.Tone::white, Cut.Tone::withWhite),
+                all.of("gamma", "Gamma", "", 0.01, 100, 1, Cut.Tone::gamma, Cut.Tone::withGamma),
+                all.of("spread", "Spread", "px", -200, 200, 0, Cut.Tone::spread, Cut.Tone::withSpread),
+                all.of("blur", "Blur", "px", 0, 1000, 0, Cut.Tone::blur, Cut.Tone::withBlur));
+    }
+
+    /** Where the tone of a matte is kept. */
+    private record Tones(
+            String prefix,
+            Section section,
+            String group,
+            Function<Layer, Cut.Tone> read,
+            BiFunction<Layer, Cut.Tone, Layer> write) {
+        Property<Double> of(
+                String name,
+                String label,
+                String unit,
+                double least,
+                double most,
+                double neutral,
+                Function<Cut.Tone, Animated<Double>> get,
+                BiFunction<Cut.Tone, Animated<Double>, Cut.Tone> set) {
+            return Property.number(
+                            prefix + "." + name,
+                            label,
+                            section,
+                            unit,
+                            least,
+                            most,
+                            Optional.of(neutral),
+                            l -> get.apply(read.apply(l)),
+                            (l, v) -> write.apply(l, set.apply(read.apply(l), v)))
+                    .of(group);
+        }
     }
 
     private static Cut cut(Layer layer) {
         return layer.cut().orElseThrow();
+    }
+
+    private static Content.Footage footage(Layer layer) {
+        return (Content.Footage) layer.content();
+    }
+
+    private static CutOut cutOut(Layer layer) {
+        return footage(layer).cutOut().orElseThrow();
     }
 
     private Properties() {}
@@ -156,13 +196,22 @@ final class Properties {
             Map.entry(Content.Shape.class, l -> shape(shape(l))),
             Map.entry(Content.Trace.class, l -> trace((Content.Trace) l.content())),
             Map.entry(Content.Drawings.class, l -> List.of()),
-            Map.entry(Content.Footage.class, l -> PICTURED),
+            Map.entry(Content.Footage.class, Properties::footageOf),
             Map.entry(Content.Still.class, l -> PICTURED),
             Map.entry(Content.Sound.class, l -> SOUND),
             Map.entry(Content.Group.class, l -> List.of()),
             Map.entry(Content.Nested.class, l -> List.of()),
             Map.entry(Content.Again.class, l -> List.of()),
             Map.entry(Content.Adjustment.class, l -> List.of()));
+
+    private static List<Property<?>> footageOf(Layer layer) {
+        if (footage(layer).cutOut().isEmpty()) {
+            return PICTURED;
+        }
+        List<Property<?>> all = new ArrayList<>(PICTURED);
+        all.addAll(FIGURE);
+        return all;
+    }
 
     static List<Property<?>> of(Layer layer) {
         List<Property<?>> content = CONTENT.get(layer.content().getClass()).apply(layer);

@@ -18,6 +18,8 @@ import java.util.concurrent.TimeUnit;
 public final class VideoWriter implements FrameWriter {
     private static final byte[] END = new byte[0];
     private static final int WAITING = 3;
+    /** Numbers, from 0 to 255, rather than something seen. */
+    private static final List<String> GREY = List.of("-color_range", "pc");
 
     private final Path file;
     private final Frames kind;
@@ -96,7 +98,8 @@ public final class VideoWriter implements FrameWriter {
         all.addAll(sound);
         int container = encoding.indexOf("-f");
         all.addAll(encoding.subList(0, container));
-        all.addAll(tags(encoding.contains("bgra") ? "pc" : "tv"));
+        boolean grey = kind.pixels.equals("gray");
+        all.addAll(grey ? GREY : tags(encoding.contains("bgra") ? "pc" : "tv"));
         all.addAll(encoding.subList(container, encoding.size()));
         all.add(file.toAbsolutePath().toString());
         return all;
@@ -118,6 +121,11 @@ public final class VideoWriter implements FrameWriter {
     public void write(PreparedFrame shown, long number) {
         byte[] samples = new byte[kind.bytes];
         kind.painter.paint(shown, samples);
+        write(samples);
+    }
+
+    /** Writes a frame whose samples are there already; they aren't to be changed any more. */
+    public void write(byte[] samples) {
         put(samples);
         frames++;
     }

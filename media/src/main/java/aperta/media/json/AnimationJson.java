@@ -2,7 +2,9 @@ package aperta.media.json;
 
 import static aperta.media.json.Provider.JSON;
 
+import aperta.core.shot.BrushStroke;
 import aperta.core.shot.Content;
+import aperta.core.shot.CutOut;
 import aperta.core.shot.Layer;
 import aperta.core.shot.OwnTime;
 import aperta.core.shot.Property;
@@ -13,6 +15,7 @@ import aperta.core.time.Animated;
 import aperta.core.time.Beyond;
 import aperta.core.time.Key;
 import aperta.core.time.Rate;
+import jakarta.json.JsonArray;
 import jakarta.json.JsonArrayBuilder;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonObjectBuilder;
@@ -22,11 +25,16 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.LongFunction;
+import java.util.function.LongPredicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** What moves in a shot, layer by layer, for those who show it over time. */
 public final class AnimationJson {
+    /** What a figure that is cut out is called among tracks. */
+    private static final String FIGURE = "figure";
+
     /** The name of a key. */
     public record KeyOf(String layer, String property, long at) {}
 
@@ -51,39 +59,69 @@ public final class AnimationJson {
                     .add("start", time.start())
                     .add("step", time.step())
                     .add("properties", properties);
-            if (layer.content() instanceof Content.Footage clip
-                    && !clip.tracks().isEmpty()) {
-                told.add("tracks", sureness(shot, layer, clip));
+            if (layer.content() instanceof Content.Footage clip) {
+                JsonArray sure = sureness(shot, layer, clip);
+                if (!sure.isEmpty()) {
+                    told.add("tracks", sure);
+                }
             }
             all.add(layer.id(), told);
         }
         return all.build();
     }
 
-    /** How sure each track is on each frame of its layer, in thousandths; −1 where it has no step. */
-    private static JsonArrayBuilder sureness(Shot shot, Layer layer, Content.Footage clip) {
-        JsonArrayBuilder tracks = JSON.createArrayBuilder();
-        Rate rate = shot.format().rate();
+    /**
+     * How sure each track, and the figure that is cut out, is on each frame of its layer, in thousandths; −1 where nothing is
+     * known. Also the frames that were set by hand.
+     */
+    private static JsonArray sureness(Shot shot, Layer layer, Content.Footage clip) {
+        JsonArrayBuilder all = JSON.createArrayBuilder();
         for (Track t : clip.tracks()) {
-            JsonArrayBuilder sure = JSON.createArrayBuilder();
-            JsonArrayBuilder fixed = JSON.createArrayBuilder();
-            for (long f = 0; f < layer.span().length(); f++) {
-                double content =
-                        layer.pace().at(layer.span().inside(layer.span().in() + f), layer.span());
-                long on = (long) Math.floor(t.clip().frame(content, rate, layer.pace()) + 1e-9);
-                Optional<TrackPath.Step> step = t.path().step(on);
-                sure.add(step.map(s -> Math.round(s.sure() * 1000)).orElse(-1L));
-                if (step.filter(s -> s.by() == TrackPath.By.HAND).isPresent()) {
-                    fixed.add(f);
-                }
-            }
-            tracks.add(JSON.createObjectBuilder()
-                    .add("id", t.id())
-                    .add("name", t.name())
-                    .add("sure", sure)
-                    .add("fixed", fixed));
+            all.add(sureness(
+                    shot,
+                    layer,
+                    t.clip(),
+                    t.id(),
+                    t.name(),
+                    f -> t.path().step(f).map(TrackPath.Step::sure),
+                    f -> t.path()
+                            .step(f)
+                            .filter(s -> s.by() == TrackPath.By.HAND)
+                            .isPresent()));
         }
-        return tracks;
+        clip.cutOut().flatMap(CutOut::carried).ifPresent(c -> {
+            Set<Long> brushed = clip.cutOut().get().strokes().stream()
+                    .map(BrushStroke::frame)
+                    .collect(Collectors.toSet());
+            all.add(sureness(shot, layer, c.clip(), FIGURE, layer.name(), c::sure, brushed::contains));
+        });
+        return all.build();
+    }
+
+    private static JsonObjectBuilder sureness(
+            Shot shot,
+            Layer layer,
+            Track.Clip clip,
+            String id,
+            String name,
+            LongFunction<Optional<Double>> sure,
+            LongPredicate byHand) {
+        JsonArrayBuilder each = JSON.createArrayBuilder();
+        JsonArrayBuilder fixed = JSON.createArrayBuilder();
+        Rate rate = shot.format().rate();
+        for (long f = 0; f < layer.span().length(); f++) {
+            double content = layer.pace().at(layer.span().inside(layer.span().in() + f), layer.span());
+            long on = (long) Math.floor(clip.frame(content, rate, layer.pace()) + 1e-9);
+            each.add(sure.apply(on).map(s -> Math.round(s * 1000)).orElse(-1L));
+            if (byHand.test(on)) {
+                fixed.add(f);
+            }
+        }
+        return JSON.createObjectBuilder()
+                .add("id", id)
+                .add("name", name)
+                .add("sure", each)
+                .add("fixed", fixed);
     }
 
     private static <T> JsonObjectBuilder moving(Property<T> property, Layer layer) {

@@ -3,6 +3,7 @@ package aperta.media.json;
 import static aperta.media.json.Provider.JSON;
 
 import aperta.core.colour.Colour;
+import aperta.core.edit.CutOutEdits;
 import aperta.core.edit.DrawingEdits;
 import aperta.core.edit.Edit;
 import aperta.core.edit.EffectEdits;
@@ -34,6 +35,7 @@ import aperta.core.recipe.Recipe;
 import aperta.core.shot.AnimatedRecipe;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.Content;
+import aperta.core.shot.CutOut;
 import aperta.core.shot.Format;
 import aperta.core.shot.Layer;
 import aperta.core.shot.LetterLook;
@@ -167,6 +169,7 @@ public final class EditJson {
         Map<Type, Codec<?>> opening = new LinkedHashMap<>(types);
         opening.put(AnimatedRecipe.class, ShotJson.OPENING);
         types.put(TrackPath.class, TrackCodec.PATH);
+        types.put(CutOut.Carried.class, CutOutCodec.CARRIED);
         types.put(Recipe.class, TimeCodecs.SIGNAL);
         RecordCodec records = new RecordCodec(types);
 
@@ -219,6 +222,11 @@ public final class EditJson {
         kinds.put("pin-mask", TrackEdits.PinMask.class, Map.of());
         kinds.put("hold-still", TrackEdits.HoldStill.class, Map.of());
         kinds.put("reveal-behind", TrackEdits.Reveal.class, Map.of("hides", false));
+        kinds.put("add-cut-out", CutOutEdits.Add.class, Map.of());
+        kinds.put("brush-figure", CutOutEdits.Brush.class, Map.of());
+        kinds.put("unbrush-figure", CutOutEdits.Unbrush.class, Map.of());
+        kinds.put("set-carried", CutOutEdits.SetCarried.class, Map.of());
+        kinds.put("put-behind", CutOutEdits.PutBehind.class, Map.of());
         kinds.put("slide", TimeEdits.Slide.class, Map.of());
         kinds.put("slip", TimeEdits.Slip.class, Map.of());
         kinds.put("trim", TimeEdits.Trim.class, Map.of());

@@ -624,8 +624,10 @@ public final class ShotJson {
         var saturation = o.field("saturation", NUMBERS, Content.Footage::saturation, Animated.of(1.0));
         var tracks = o.field("tracks", Codecs.list(TrackCodec.TRACK), Content.Footage::tracks, List.of());
         var steady = o.field("steady", Codecs.optional(Codecs.TEXT), Content.Footage::steady, Optional.empty());
-        return o.making(r ->
-                new Content.Footage(r.get(media), r.get(exposure), r.get(saturation), r.get(tracks), r.get(steady)));
+        var cutOut =
+                o.field("cutOut", Codecs.optional(CutOutCodec.of(tone())), Content.Footage::cutOut, Optional.empty());
+        return o.making(r -> new Content.Footage(
+                r.get(media), r.get(exposure), r.get(saturation), r.get(tracks), r.get(steady), r.get(cutOut)));
     }
 
     private static Codec<Content.Still> still() {

@@ -38,6 +38,8 @@ final class TrackCodec {
 
     static final Codec<TrackPath> PATH = path();
 
+    static final Codec<Track.Clip> CLIP = clip();
+
     static final Codec<Track> TRACK = track();
 
     private TrackCodec() {}
@@ -72,18 +74,21 @@ final class TrackCodec {
         return p.making(r -> new TrackPath(r.get(first), r.get(steps)));
     }
 
-    private static Codec<Track> track() {
+    private static Codec<Track.Clip> clip() {
         ObjectCodec<Track.Clip> c = new ObjectCodec<>();
         var width = c.field("width", Codecs.WHOLE, k -> (long) k.width());
         var height = c.field("height", Codecs.WHOLE, k -> (long) k.height());
         var rate = c.field("rate", TimeCodecs.RATE, Track.Clip::rate);
-        c.making(r -> new Track.Clip(Math.toIntExact(r.get(width)), Math.toIntExact(r.get(height)), r.get(rate)));
+        return c.making(
+                r -> new Track.Clip(Math.toIntExact(r.get(width)), Math.toIntExact(r.get(height)), r.get(rate)));
+    }
 
+    private static Codec<Track> track() {
         ObjectCodec<Track> o = new ObjectCodec<>();
         var id = o.field("id", Codecs.TEXT, Track::id);
         var name = o.field("name", Codecs.TEXT, Track::name);
         var kind = o.field("kind", Codecs.choice(Track.Kind.class), Track::kind, Track.Kind.POINT);
-        var clip = o.field("clip", c, Track::clip);
+        var clip = o.field("clip", CLIP, Track::clip);
         var at = o.field("at", Codecs.WHOLE, Track::at);
         var marks = o.field("marks", Codecs.list(TimeCodecs.POINT), Track::marks);
         var patch = o.field("patch", Codecs.NUMBER, Track::patch, Track.USUAL_PATCH);

@@ -229,7 +229,7 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
     private static List<String> files(Shot shot, Predicate<Content> which) {
         return everyContent(shot)
                 .filter(which)
-                .flatMap(c -> c.file().stream())
+                .flatMap(c -> c.files().stream())
                 .distinct()
                 .toList();
     }
@@ -248,9 +248,7 @@ public record ShotFile(Shot shot, Map<String, Source> media, Map<String, Path> f
         Shot next = shot;
         for (Layer layer : shot.everyLayer()) {
             Content content = layer.content();
-            Content now = content instanceof Content.Text text
-                    ? text.withFonts(name)
-                    : content.file().map(f -> content.withFile(name.apply(f))).orElse(content);
+            Content now = content instanceof Content.Text text ? text.withFonts(name) : content.withFiles(name);
             if (!now.equals(content)) {
                 next = next.changing(layer.id(), l -> l.withContent(now));
             }

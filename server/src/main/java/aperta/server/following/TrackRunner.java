@@ -11,11 +11,10 @@ import aperta.media.json.ShotJson;
 import aperta.media.project.ShotFile;
 import aperta.server.finding.FootageFindings;
 import aperta.server.frame.FrameDesk;
-import aperta.server.http.Conflict;
-import aperta.server.http.NotFound;
 import aperta.server.job.Job;
 import aperta.server.job.JobRunner;
 import aperta.server.media.MediaService;
+import aperta.server.shot.LateEdits;
 import aperta.server.shot.ShotService;
 import aperta.vision.ClipFilm;
 import aperta.vision.Following;
@@ -39,18 +38,19 @@ class TrackRunner implements JobRunner {
 
     private static final long SHOWN_NANOS = 200_000_000L;
     private static final long KEPT_NANOS = 1_000_000_000L;
-    private static final int MOST_ATTEMPTS = 20;
 
     private final ShotService shots;
     private final MediaService media;
     private final FootageFindings findings;
     private final FrameDesk desk;
+    private final LateEdits edits;
 
-    TrackRunner(ShotService shots, MediaService media, FootageFindings findings, FrameDesk desk) {
+    TrackRunner(ShotService shots, MediaService media, FootageFindings findings, FrameDesk desk, LateEdits edits) {
         this.shots = shots;
         this.media = media;
         this.findings = findings;
         this.desk = desk;
+        this.edits = edits;
     }
 
     @Override
@@ -76,7 +76,7 @@ class TrackRunner implements JobRunner {
                 return run.step(path, frame);
             });
             findings.keep(question, ShotJson.writePath(found).getBytes(StandardCharsets.UTF_8));
-            put(job.shotId(), s, found);
+            put(job.shotId(), s, track, found);
         } catch (VisionMissing e) {
             throw new IllegalStateException(e.getMessage(), e);
         }
@@ -114,35 +114,19 @@ class TrackRunner implements JobRunner {
     }
 
     /** Whoever worked on the shot meanwhile has done so; steps that were fixed since stay fixed. */
-    private void put(UUID shot, FollowSettings s, TrackPath found) {
-        for (int attempt = 1; ; attempt++) {
-            ShotService.Read now = shots.newest(shot);
-            Track track = now.shot()
-                    .layer(s.layer())
+    private void put(UUID shot, FollowSettings s, Track track, TrackPath found) {
+        edits.put(shot, "Follow " + track.name(), now -> {
+            Track newest = now.layer(s.layer())
                     .map(l -> l.content() instanceof Content.Footage f ? f : null)
                     .flatMap(f -> f.track(s.track()))
                     .orElseThrow(() -> new IllegalStateException("The track was taken away while it was followed."));
-            JsonObject edit = JSON.createObjectBuilder()
+            return JSON.createObjectBuilder()
                     .add("kind", "set-track-path")
                     .add("layer", s.layer())
                     .add("track", s.track())
-                    .add("path", ShotJson.parse(ShotJson.writePath(withFixed(found, track.path()))))
+                    .add("path", ShotJson.parse(ShotJson.writePath(withFixed(found, newest.path()))))
                     .build();
-            try {
-                shots.change(
-                        shot,
-                        now.revision(),
-                        "Follow " + track.name(),
-                        JSON.createObjectBuilder().add("edit", edit).build());
-                return;
-            } catch (Conflict e) {
-                if (attempt == MOST_ATTEMPTS) {
-                    throw new IllegalStateException("The shot was changed all the while; follow it again.", e);
-                }
-            } catch (NotFound e) {
-                throw new IllegalStateException("The shot was deleted while a track was followed.", e);
-            }
-        }
+        });
     }
 
     private static TrackPath withFixed(TrackPath found, TrackPath now) {

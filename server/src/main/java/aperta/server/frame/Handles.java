@@ -108,8 +108,9 @@ final class Handles {
         for (Property<?> property : Property.of(layer)) {
             properties.add(property(property, seen));
         }
-        JsonObject json = JSON.createObjectBuilder()
-                .add("layer", id)
+        JsonObjectBuilder told = JSON.createObjectBuilder();
+        FigureNow.of(moment, layer, planner::clip).ifPresent(f -> told.add("figure", f));
+        JsonObject json = told.add("layer", id)
                 .add("exists", seen.exists())
                 .add("ownFrame", (long) Math.floor(seen.frame()))
                 .add("corners", corners)
@@ -131,7 +132,7 @@ final class Handles {
         return Optional.of(new Told(json, points.build().toArray()));
     }
 
-    private static JsonArrayBuilder map(Affine m) {
+    static JsonArrayBuilder map(Affine m) {
         JsonArrayBuilder all = JSON.createArrayBuilder();
         for (double v : new double[] {m.a(), m.b(), m.c(), m.d(), m.e(), m.f()}) {
             all.add(v);

@@ -30,7 +30,9 @@ public record Job(
         IMPORT,
         RENDER,
         /** Marks are followed through a clip. */
-        TRACK
+        TRACK,
+        /** A figure is cut out of a clip. */
+        CUT_OUT
     }
 
     public enum State {

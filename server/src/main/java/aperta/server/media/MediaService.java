@@ -394,6 +394,23 @@ public class MediaService {
         return item(row);
     }
 
+    /**
+     * Takes in a clip that was made here, which needs no looking into; the file is moved away.
+     *
+     * @param name with its ending
+     */
+    public Item takeMade(UUID project, String name, Path file) throws IOException {
+        Probe probe = Probe.of(file);
+        MediaRow row = new MediaRow(project, name, Kind.VIDEO, ShotFile.hash(file), ending(name));
+        keep(file, row);
+        row.width = probe.width();
+        row.height = probe.height();
+        row.rate = probe.rate().toString();
+        row.frames = probe.frames();
+        row.state = State.READY;
+        return item(media.save(row));
+    }
+
     /** What people should know of a clip that is of use nevertheless. */
     private static String note(Probe probe) {
         List<String> notes = new ArrayList<>();

@@ -1,0 +1,72 @@
+package aperta.core.shot;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What of a clip a figure is: brushed on some frames, and carried from there through others. Frames are the clip's own.
+ *
+ * @param strokes in the order in which they were brushed
+ * @param carried what was found; without it nothing of the clip is seen
+ * @param tone what is done to what was found, each frame alike
+ */
+public record CutOut(List<BrushStroke> strokes, Optional<Carried> carried, Cut.Tone tone) {
+    public static final int MOST_STROKES = 500;
+    public static final CutOut NOTHING = new CutOut(List.of(), Optional.empty(), Cut.Tone.PLAIN);
+
+    /**
+     * The coverage of the figure on consecutive frames.
+     *
+     * @param media a clip of as many pixels whose brightness is the coverage; its first frame is that of {@code first}
+     * @param clip that the figure is cut out of
+     * @param first frame of the clip that it is known on
+     * @param sure how clearly figure and background were told apart on each, 0 to 1
+     */
+    public record Carried(String media, Track.Clip clip, long first, List<Double> sure) {
+        public Carried {
+            sure = List.copyOf(sure);
+            if (first < 0 || sure.isEmpty()) {
+                throw new IllegalArgumentException("A cut-out is known on one frame at least, from 0 on.");
+            }
+            if (!sure.stream().allMatch(s -> s >= 0 && s <= 1)) {
+                throw new IllegalArgumentException("How sure a cut-out is lies between 0 and 1.");
+            }
+        }
+
+        public long last() {
+            return first + sure.size() - 1;
+        }
+
+        /** How sure it is on a frame. */
+        public Optional<Double> sure(long frame) {
+            return covers(frame) ? Optional.of(sure.get((int) (frame - first))) : Optional.empty();
+        }
+
+        public Carried withMedia(String other) {
+            return new Carried(other, clip, first, sure);
+        }
+
+        public boolean covers(long frame) {
+            return frame >= first && frame <= last();
+        }
+    }
+
+    public CutOut {
+        strokes = List.copyOf(strokes);
+        if (strokes.size() > MOST_STROKES) {
+            throw new IllegalArgumentException("A figure is brushed with at most " + MOST_STROKES + " strokes.");
+        }
+    }
+
+    public CutOut withStrokes(List<BrushStroke> other) {
+        return new CutOut(other, carried, tone);
+    }
+
+    public CutOut withCarried(Optional<Carried> other) {
+        return new CutOut(strokes, other, tone);
+    }
+
+    public CutOut withTone(Cut.Tone other) {
+        return new CutOut(strokes, carried, other);
+    }
+}
