@@ -58,6 +58,8 @@ export const useCuttingOut = defineStore('cuttingOut', () => {
       view.choose(newId);
       inside.value = true;
       view.tool = 'brush';
+      // Before anything is brushed, so that what is needed for it is there by then.
+      await look(newId, 0);
     }
   }
 

@@ -29,7 +29,7 @@ const media = computed(() => {
       </template>
     </dl>
   </template>
-  <PropertyRows :section="['look']" :locked="locked" />
+  <PropertyRows :section="['look']" part="" :locked="locked" />
   <template v-if="layer.content.kind === 'footage'">
     <FigureRows :layer="layer" :locked="locked" />
     <TrackRows :layer="layer" :locked="locked" />

@@ -5,6 +5,7 @@ import type { Layer } from '../../api/client';
 import NumberField from '../../fields/NumberField.vue';
 import SheetHead from '../../fields/SheetHead.vue';
 import SheetLine from '../../fields/SheetLine.vue';
+import PropertyRows from './PropertyRows.vue';
 import { cutOutOf, useCuttingOut } from '../../stores/cuttingOut';
 import { useFrames } from '../../stores/frames';
 import { useShot } from '../../stores/shot';
@@ -124,6 +125,7 @@ const seen = computed(() => {
     >
       Take the strokes of this frame away
     </button>
+    <PropertyRows :section="['look']" part="Figure" :locked="locked" />
     <SheetLine label="Put behind">
       <Select
         size="small"

@@ -4,27 +4,22 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import aperta.core.geometry.Point;
-import aperta.core.shot.Content;
 import aperta.core.shot.Moment;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Track;
 import aperta.core.shot.TrackPath;
-import aperta.media.plates.Plates;
 import aperta.media.plates.Platform;
 import com.microsoft.playwright.Page;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** Marks are set and followed at the desk, and titles go with them, held against where the plates' figure and camera are. */
 class FollowingTest {
-    private static final int W = 640;
-    private static final int H = 360;
-    /** Pixels of the plate along one of the film. */
-    private static final double SCALE = 3;
+    private static final int W = OnPlate.W;
+    private static final int H = OnPlate.H;
+    private static final double SCALE = OnPlate.SCALE;
 
     @TempDir
     Path folder;
@@ -36,24 +31,10 @@ class FollowingTest {
     }
 
     private void made(String name, int frames, String plate, Steps steps) throws IOException {
-        try (Browser browser = new Browser()) {
-            desk = new Desk(App.shared(), browser.page());
-            desk.openProjects();
-            desk.newProject(name);
-            desk.newShot(name, W, H, Integer.toString(frames));
-            Path film = folder.resolve(plate + ".mp4");
-            Files.copy(
-                    Plates.file(plate, App.madePlates(), System.err::println),
-                    film,
-                    StandardCopyOption.REPLACE_EXISTING);
-            desk.bring(film);
-            desk.addMedia(plate + ".mp4");
-            desk.section("Place");
-            desk.number("Scale across", "33.3333333");
-            desk.section("Look");
+        OnPlate.made(folder, name, frames, plate, d -> {
+            desk = d;
             steps.take();
-            assertThat(browser.errors).isEmpty();
-        }
+        });
     }
 
     /** Marks a point of the plate on the frame that is shown, and has it followed through the clip. */
@@ -69,15 +50,8 @@ class FollowingTest {
         desk.shown();
     }
 
-    private Content.Footage clip() {
-        return desk.shot().everyLayer().stream()
-                .flatMap(l -> l.content() instanceof Content.Footage f ? java.util.stream.Stream.of(f) : null)
-                .findFirst()
-                .orElseThrow();
-    }
-
     private Track track() {
-        return clip().tracks().get(0);
+        return OnPlate.clips(desk).get(0).tracks().get(0);
     }
 
     /**

@@ -8,9 +8,11 @@ import aperta.core.geometry.Point;
 import aperta.core.opening.Openings;
 import aperta.core.shot.AnimatedRecipe;
 import aperta.core.shot.BezierPath;
+import aperta.core.shot.BrushStroke;
 import aperta.core.shot.Coat;
 import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
+import aperta.core.shot.CutOut;
 import aperta.core.shot.Figures;
 import aperta.core.shot.Layer;
 import aperta.core.shot.LayerEffect;
@@ -24,10 +26,13 @@ import aperta.core.shot.Place;
 import aperta.core.shot.Pose;
 import aperta.core.shot.Shot;
 import aperta.core.shot.Span;
+import aperta.core.shot.Track;
 import aperta.core.texture.Textures;
 import aperta.core.time.Animated;
 import aperta.core.time.Ease;
+import aperta.core.time.Rate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -62,6 +67,15 @@ public final class EveryKind {
         return List.of(
                 letters(),
                 new Content.Footage("rain"),
+                new Content.Footage("rain")
+                        .withCutOut(Optional.of(new CutOut(
+                                List.of(new BrushStroke(3, true, 4, List.of(new Point(20, 30), new Point(22, 35.5)))),
+                                Optional.of(new CutOut.Carried(
+                                        Studio.COVERAGE,
+                                        new Track.Clip(160, 90, Rate.of(24)),
+                                        0,
+                                        Collections.nCopies(48, 0.8))),
+                                Cut.Tone.PLAIN.withSpread(Animated.of(1.5))))),
                 new Content.Still("map"),
                 new Content.Sound("bell", Animated.of(0.0)),
                 new Content.Shape(

@@ -32,6 +32,9 @@ public final class Studio {
     /** A clip without details as fine as a pixel. */
     public static final String SMOOTH = "smooth";
 
+    /** The coverage of a figure: whole from 40 + its frame on, for 60 pixels, then half for 20, down all of the picture. */
+    public static final String COVERAGE = "coverage";
+
     /** Counts how often a frame was decoded. */
     public final AtomicInteger decoded = new AtomicInteger();
 
@@ -56,6 +59,13 @@ public final class Studio {
                     data[3 * i] = (byte) Math.round(128 + 90 * Math.sin(x / 19 + frame * 0.3));
                     data[3 * i + 1] = (byte) Math.round(128 + 90 * Math.sin(y / 13 + x / 40));
                     data[3 * i + 2] = (byte) Math.round(128 + 90 * Math.cos((x - y) / 27));
+                }
+                return new Packed(w, h, 3, 8, data);
+            }
+            if (media.equals(COVERAGE)) {
+                for (int i = 0; i < data.length; i++) {
+                    double x = (i / 3 % w + 0.5) * level - 40 - frame;
+                    data[i] = (byte) (x < 0 || x >= 80 ? 0 : x < 60 ? 255 : 128);
                 }
                 return new Packed(w, h, 3, 8, data);
             }

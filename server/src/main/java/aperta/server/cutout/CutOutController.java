@@ -99,6 +99,11 @@ class CutOutController {
         if (here.isEmpty() || !first) {
             known = known(clip, cutOut, frame, here);
         }
+        try {
+            finder(clip.media());
+        } catch (VisionMissing e) {
+            throw new IllegalArgumentException(e.getMessage(), e);
+        }
         if (here.isEmpty()) {
             return new Seen(
                     frame,
@@ -107,11 +112,7 @@ class CutOutController {
         if (known.isEmpty() && !begun) {
             return new Seen(frame, List.of());
         }
-        try {
-            return new Seen(frame, json(found(clip.media(), frame, here, known)));
-        } catch (VisionMissing e) {
-            throw new IllegalArgumentException(e.getMessage(), e);
-        }
+        return new Seen(frame, json(found(clip.media(), frame, here, known)));
     }
 
     /** What was found before the strokes of this frame were brushed, or with them. */
@@ -126,13 +127,18 @@ class CutOutController {
 
     private synchronized List<List<Point>> found(
             String clip, long frame, List<BrushStroke> here, Optional<FoundFrame> known) {
+        return finder(clip).outlines(frame, here, known.map(k -> k.half().matte()));
+    }
+
+    /** It takes seconds to be made: who asks before anything is brushed has it ready by then. */
+    private synchronized FigureFinder finder(String clip) {
         if (last == null || !last.media.equals(clip)) {
             close();
             ClipSources sources = media.sources();
             ClipFilm film = new ClipFilm(sources, clip, 2);
             last = new Finder(clip, sources, new FigureFinder(film, 0, film.frames() - 1));
         }
-        return last.finder.outlines(frame, here, known.map(k -> k.half().matte()));
+        return last.finder;
     }
 
     private static List<List<double[]>> json(List<List<Point>> outlines) {

@@ -1,0 +1,265 @@
+package aperta.vision;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import aperta.core.geometry.Point;
+import aperta.core.picture.Matte;
+import aperta.core.picture.Region;
+import aperta.core.shot.BrushStroke;
+import aperta.media.ffmpeg.Probe;
+import aperta.media.footage.Clip;
+import aperta.media.footage.ClipSources;
+import aperta.media.plates.Plates;
+import aperta.media.plates.Platform;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The figure of the platform plate, whose coverage is known by construction, cut out from two strokes on one frame. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+class CuttingOutTest {
+    private static final long AT = 48;
+    private static final int W = 1920;
+    private static final int H = 1080;
+
+    @TempDir
+    static Path folder;
+
+    private final Map<Long, Matte> found = new TreeMap<>();
+
+    /** One stroke along the figure, and one around it. */
+    private static List<BrushStroke> strokes(long frame, double drift) {
+        double x = Platform.walkerX(frame) - drift * Platform.driftX(frame);
+        double ground = 905 - drift * Platform.driftY(frame);
+        return List.of(
+                new BrushStroke(frame, true, 10, List.of(new Point(x, ground - 320), new Point(x - 4, ground - 105))),
+                new BrushStroke(
+                        frame,
+                        false,
+                        8,
+                        List.of(
+                                new Point(x - 128, ground - 405),
+                                new Point(x + 128, ground - 405),
+                                new Point(x + 136, ground + 20),
+                                new Point(x - 136, ground + 20),
+                                new Point(x - 128, ground - 405))));
+    }
+
+    private ClipSources sources(String plate) {
+        Path file = Plates.file(plate, folder, words -> {});
+        Clip clip = new Clip(plate, file, Probe.of(file), Optional.empty());
+        return new ClipSources(id -> Optional.of(clip));
+    }
+
+    @BeforeAll
+    void carryThroughTheStillPlate() {
+        try (ClipSources sources = sources("platform")) {
+            CuttingOut.carry(
+                    strokes(AT, 0),
+                    6,
+                    126,
+                    new ClipFilm(sources, "platform", 1),
+                    f -> Optional.empty(),
+                    (f, alpha, sure) -> {
+                        assertThat(found.put(f, alpha)).isNull();
+                        assertThat(sure).isBetween(0.0, 1.0);
+                        return true;
+                    });
+        }
+    }
+
+    /** The sum of the smaller coverages over the sum of the larger ones. */
+    private static double overlap(Matte alpha, float[] truth) {
+        double least = 0;
+        double most = 0;
+        Region r = alpha.domain();
+        for (int y = 0; y < H; y++) {
+            for (int x = 0; x < W; x++) {
+                float a = r.contains(x, y) ? alpha.at(x, y) : 0;
+                least += Math.min(a, truth[y * W + x]);
+                most += Math.max(a, truth[y * W + x]);
+            }
+        }
+        return least / most;
+    }
+
+    private static double area(Matte alpha) {
+        double sum = 0;
+        for (float v : alpha.values()) {
+            sum += v;
+        }
+        return sum;
+    }
+
+    private static double area(float[] alpha) {
+        double sum = 0;
+        for (float v : alpha) {
+            sum += v;
+        }
+        return sum;
+    }
+
+    @Test
+    void theFigureIsCutOutOfThePlateOnEveryFrame() {
+        Platform plate = new Platform();
+        assertThat(found).hasSize(121);
+        double sum = 0;
+        for (Map.Entry<Long, Matte> f : found.entrySet()) {
+            double overlap = overlap(f.getValue(), plate.figureAlpha(f.getKey().intValue()));
+            sum += overlap;
+            // From frame 80 on the legs walk over ground that is as dark as they are.
+            double least = f.getKey() < 10 ? 0.8 : f.getKey() <= 66 ? 0.86 : f.getKey() < 84 ? 0.82 : 0.7;
+            assertThat(overlap).as("frame %d", f.getKey()).isGreaterThan(least);
+        }
+        assertThat(sum / found.size()).isGreaterThan(0.845);
+    }
+
+    @Test
+    void itsEdgeDoesNotJump() {
+        Platform plate = new Platform();
+        double last = 0;
+        double lastTrue = 0;
+        for (Map.Entry<Long, Matte> f : found.entrySet()) {
+            double area = area(f.getValue());
+            double truth = area(plate.figureAlpha(f.getKey().intValue()));
+            if (last > 0) {
+                double more = Math.abs(area / last - 1) - Math.abs(truth / lastTrue - 1);
+                assertThat(more).as("frame %d", f.getKey()).isLessThan(0.06);
+            }
+            last = area;
+            lastTrue = truth;
+        }
+    }
+
+    @Test
+    void itIsCutOutWhereTheCameraDrifts() {
+        Platform plate = Platform.drifting();
+        try (ClipSources sources = sources("platform-drift")) {
+            Map<Long, Double> overlaps = new HashMap<>();
+            ClipFilm film = new ClipFilm(sources, "platform-drift", 1);
+            CuttingOut.carry(strokes(AT, 1), 30, 66, film, f -> Optional.empty(), (f, alpha, sure) -> {
+                overlaps.put(f, overlap(alpha, plate.figureAlpha((int) f)));
+                return true;
+            });
+            assertThat(overlaps).hasSize(37);
+            overlaps.forEach(
+                    (f, overlap) -> assertThat(overlap).as("frame %d", f).isGreaterThan(0.85));
+        }
+    }
+
+    /** What was found before isn't looked for again, and what follows it is as good. */
+    @Test
+    void aBrokenOffRunGoesOnFromWhatItHad() {
+        Platform plate = new Platform();
+        List<Long> asked = new ArrayList<>();
+        try (ClipSources sources = sources("platform")) {
+            CuttingOut.carry(
+                    strokes(AT, 0),
+                    40,
+                    62,
+                    new ClipFilm(sources, "platform", 1),
+                    f -> f >= 40 && f <= 55 ? Optional.of(found.get(f)) : Optional.empty(),
+                    (f, alpha, sure) -> {
+                        asked.add(f);
+                        assertThat(overlap(alpha, plate.figureAlpha((int) f)))
+                                .as("frame %d", f)
+                                .isGreaterThan(0.83);
+                        return true;
+                    });
+        }
+        assertThat(asked).containsExactly(56L, 57L, 58L, 59L, 60L, 61L, 62L);
+    }
+
+    @Test
+    void whoStopsItIsToldNothingMore() {
+        List<Long> told = new ArrayList<>();
+        try (ClipSources sources = sources("platform")) {
+            CuttingOut.carry(
+                    strokes(AT, 0),
+                    40,
+                    62,
+                    new ClipFilm(sources, "platform", 1),
+                    f -> Optional.empty(),
+                    (f, alpha, sure) -> {
+                        told.add(f);
+                        return told.size() < 3;
+                    });
+        }
+        assertThat(told).hasSize(3);
+    }
+
+    /** Between two brushed frames it is carried both ways; what is brushed outside isn't in it. */
+    @Test
+    void aFrameBrushedLaterIsFixed() {
+        Platform plate = new Platform();
+        double x = Platform.walkerX(60);
+        List<BrushStroke> all = new ArrayList<>(strokes(AT, 0));
+        // Another part of the coat that is to stay out, so that it shows that it is obeyed.
+        all.add(new BrushStroke(60, false, 12, List.of(new Point(x - 20, 700), new Point(x + 20, 700))));
+        Map<Long, Matte> now = new HashMap<>();
+        try (ClipSources sources = sources("platform")) {
+            CuttingOut.carry(
+                    all, 46, 62, new ClipFilm(sources, "platform", 1), f -> Optional.empty(), (f, alpha, sure) -> {
+                        now.put(f, alpha);
+                        return true;
+                    });
+        }
+        assertThat(now).hasSize(17);
+        assertThat(now.get(60L).at((int) x, 700)).isLessThan(0.3f);
+        assertThat(now.get(50L).at((int) Platform.walkerX(50), 700)).isGreaterThan(0.9f);
+        assertThat(overlap(now.get(50L), plate.figureAlpha(50))).isGreaterThan(0.85);
+    }
+
+    @Test
+    void theFirstAnswerIsTheFigureAtHalfTheSize() {
+        try (ClipSources sources = sources("platform")) {
+            ClipFilm film = new ClipFilm(sources, "platform", 2);
+            FigureFinder finder = new FigureFinder(film, 0, film.frames() - 1);
+            List<List<Point>> outlines = finder.outlines(AT, strokes(AT, 0), Optional.empty());
+            List<Point> longest = outlines.stream()
+                    .max((a, b) -> Integer.compare(a.size(), b.size()))
+                    .orElseThrow();
+            double left = longest.stream().mapToDouble(Point::x).min().orElseThrow();
+            double right = longest.stream().mapToDouble(Point::x).max().orElseThrow();
+            double top = longest.stream().mapToDouble(Point::y).min().orElseThrow();
+            double x = Platform.walkerX(AT);
+            // The coat's hem reaches 68 pixels to either side, the hat 376 up; blurred over 8 pixels.
+            assertThat(left).isCloseTo(x - 68, within(14.0));
+            assertThat(right).isCloseTo(x + 62, within(20.0));
+            assertThat(top).isCloseTo(905 - 376, within(12.0));
+        }
+    }
+
+    @Test
+    void withoutStrokesOfBothKindsNothingIsCarried() {
+        List<BrushStroke> inside = List.of(strokes(AT, 0).get(0));
+        assertThatThrownBy(() -> CuttingOut.start(inside))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("inside the figure and outside of it on one frame");
+    }
+
+    @Test
+    void outlinesGoAroundCoverageAndItsHoles() {
+        Matte ring = new Matte(new Region(10, 20, 30, 30));
+        for (int y = 20; y < 50; y++) {
+            for (int x = 10; x < 40; x++) {
+                boolean hole = x >= 20 && x < 30 && y >= 30 && y < 40;
+                ring.set(x, y, hole ? 0 : 1);
+            }
+        }
+        List<List<Point>> all = FigureFinder.outlines(ring, 2);
+        assertThat(all).hasSize(2);
+        assertThat(all.get(0)).contains(new Point(21, 41));
+        assertThat(FigureFinder.outlines(new Matte(Region.NOTHING), 1)).isEmpty();
+    }
+}
