@@ -19,7 +19,9 @@ public final class Checks {
             new WrittenTooFast(),
             new StrokesInOrder(),
             new LeavesItsMark(),
-            new BeyondTrack());
+            new BeyondTrack(),
+            new FigureJumps(),
+            new BeyondFigure());
 
     private Checks() {}
 

@@ -21,15 +21,20 @@ public record CutOut(List<BrushStroke> strokes, Optional<Carried> carried, Cut.T
      * @param clip that the figure is cut out of
      * @param first frame of the clip that it is known on
      * @param sure how clearly figure and background were told apart on each, 0 to 1
+     * @param area how much of the clip's picture the figure covers on each, 0 to 1
      */
-    public record Carried(String media, Track.Clip clip, long first, List<Double> sure) {
+    public record Carried(String media, Track.Clip clip, long first, List<Double> sure, List<Double> area) {
         public Carried {
             sure = List.copyOf(sure);
+            area = List.copyOf(area);
             if (first < 0 || sure.isEmpty()) {
                 throw new IllegalArgumentException("A cut-out is known on one frame at least, from 0 on.");
             }
             if (!sure.stream().allMatch(s -> s >= 0 && s <= 1)) {
                 throw new IllegalArgumentException("How sure a cut-out is lies between 0 and 1.");
+            }
+            if (area.size() != sure.size() || !area.stream().allMatch(a -> a >= 0 && a <= 1)) {
+                throw new IllegalArgumentException("A cut-out has an area between 0 and 1 on each of its frames.");
             }
         }
 
@@ -42,8 +47,13 @@ public record CutOut(List<BrushStroke> strokes, Optional<Carried> carried, Cut.T
             return covers(frame) ? Optional.of(sure.get((int) (frame - first))) : Optional.empty();
         }
 
+        /** How much of the clip's picture it covers on a frame. */
+        public Optional<Double> area(long frame) {
+            return covers(frame) ? Optional.of(area.get((int) (frame - first))) : Optional.empty();
+        }
+
         public Carried withMedia(String other) {
-            return new Carried(other, clip, first, sure);
+            return new Carried(other, clip, first, sure, area);
         }
 
         public boolean covers(long frame) {

@@ -44,7 +44,8 @@ class CutOutEditsTest {
     private Shot figure() {
         Shot shot = Studio.shot(title(), Studio.clip(Studio.SMOOTH));
         shot = apply(shot, new CutOutEdits.Add(Studio.SMOOTH, "f"));
-        CutOut.Carried carried = new CutOut.Carried(Studio.COVERAGE, CLIP, 4, Collections.nCopies(20, 0.9));
+        CutOut.Carried carried = new CutOut.Carried(
+                Studio.COVERAGE, CLIP, 4, Collections.nCopies(20, 0.9), Collections.nCopies(20, 0.4));
         return apply(shot, new CutOutEdits.SetCarried("f", carried));
     }
 
@@ -171,7 +172,11 @@ class CutOutEditsTest {
                 .hasMessageContaining("1 to 400");
         assertThatThrownBy(() -> new BrushStroke(0, true, 5, List.of(new Point(Double.NaN, 0))))
                 .hasMessageContaining("numbers");
-        assertThatThrownBy(() -> new CutOut.Carried("m", CLIP, 0, List.of())).hasMessageContaining("one frame");
-        assertThatThrownBy(() -> new CutOut.Carried("m", CLIP, 0, List.of(1.5))).hasMessageContaining("0 and 1");
+        assertThatThrownBy(() -> new CutOut.Carried("m", CLIP, 0, List.of(), List.of()))
+                .hasMessageContaining("one frame");
+        assertThatThrownBy(() -> new CutOut.Carried("m", CLIP, 0, List.of(1.5), List.of(0.1)))
+                .hasMessageContaining("0 and 1");
+        assertThatThrownBy(() -> new CutOut.Carried("m", CLIP, 0, List.of(0.5), List.of()))
+                .hasMessageContaining("an area");
     }
 }

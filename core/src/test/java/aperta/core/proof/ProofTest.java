@@ -18,6 +18,7 @@ import aperta.core.shot.AnimatedRecipe;
 import aperta.core.shot.BezierPath;
 import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
+import aperta.core.shot.CutOut;
 import aperta.core.shot.Format;
 import aperta.core.shot.Ink;
 import aperta.core.shot.Layer;
@@ -44,6 +45,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -354,7 +356,40 @@ class ProofTest {
                 new Pair("leaves-its-mark", "an edge whose mark goes back", behindMark(true), behindMark(false)),
                 new Pair("leaves-its-mark", "a follower that is late", late(12), late(1)),
                 new Pair("beyond-track", "a pin past the last step", pinned(20, false), pinned(LENGTH, false)),
-                new Pair("beyond-track", "a clip held still before the first", pinned(20, true), pinned(LENGTH, true)));
+                new Pair("beyond-track", "a clip held still before the first", pinned(20, true), pinned(LENGTH, true)),
+                new Pair(
+                        "figure-jumps",
+                        "a figure that loses its legs on one frame",
+                        figure(LENGTH, 0.7),
+                        figure(LENGTH, 0.95)),
+                new Pair("figure-jumps", "a figure that takes something in", figure(LENGTH, 1.3), figure(LENGTH, 1.04)),
+                new Pair("beyond-figure", "a figure that is carried half way", figure(12, 1), figure(LENGTH, 1)),
+                new Pair("beyond-figure", "a figure that is seen itself", shown(12), shown(LENGTH)));
+    }
+
+    /** A bar behind a figure that is known on so many frames, and as large on the tenth as this share of it. */
+    private static Shot figure(long frames, double tenth) {
+        List<Double> area = new ArrayList<>(Collections.nCopies((int) frames, 0.1));
+        area.set(10, 0.1 * tenth);
+        CutOut.Carried carried = new CutOut.Carried(
+                "coverage", new Track.Clip(160, 90, Rate.parse("24")), 0, Collections.nCopies((int) frames, 0.9), area);
+        Layer clip = marked(LENGTH, false);
+        Layer figure = Layer.of(
+                        "figure",
+                        "figure",
+                        new Content.Footage("clip")
+                                .withCutOut(Optional.of(CutOut.NOTHING.withCarried(Optional.of(carried)))),
+                        Span.of(0, LENGTH),
+                        Place.at(new Point(320, 180)))
+                .withHidden(true);
+        Layer bar = box("b", 320, 180, 300, 30, Colour.WHITE)
+                .withCut(Optional.of(new Cut("figure", Cut.With.SHAPE, Cut.Keep.OUTSIDE)));
+        return shot(bar, figure, clip);
+    }
+
+    private static Shot shown(long frames) {
+        Shot shot = figure(frames, 1);
+        return shot(shot.layer("figure").orElseThrow().withHidden(false), plate(GREY));
     }
 
     /** A clip with a mark that goes 3 pixels a frame to the right, for so many frames; or back by 60 on the tenth. */

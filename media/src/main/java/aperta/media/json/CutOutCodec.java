@@ -35,6 +35,7 @@ final class CutOutCodec {
         var clip = o.field("clip", TrackCodec.CLIP, CutOut.Carried::clip);
         var first = o.field("first", Codecs.WHOLE, CutOut.Carried::first);
         var sure = o.field("sure", Codecs.list(Codecs.NUMBER), CutOut.Carried::sure);
-        return o.making(r -> new CutOut.Carried(r.get(media), r.get(clip), r.get(first), r.get(sure)));
+        var area = o.field("area", Codecs.list(Codecs.NUMBER), CutOut.Carried::area);
+        return o.making(r -> new CutOut.Carried(r.get(media), r.get(clip), r.get(first), r.get(sure), r.get(area)));
     }
 }

@@ -125,6 +125,7 @@ class CutOutRunner implements JobRunner {
             first--;
         }
         List<Double> sure = new ArrayList<>();
+        JsonArrayBuilder areas = JSON.createArrayBuilder();
         Path file = Files.createTempFile(storage.incoming(), "figure", CoverageFile.ENDING);
         MediaService.Item made;
         String name = figureName(shots.newest(job.shotId()).shot(), s.layer());
@@ -133,7 +134,8 @@ class CutOutRunner implements JobRunner {
             Optional<FoundFrame> next = found.frame(first);
             for (long f = first; next.isPresent(); f++) {
                 coverage.write(next.get().frame(info.width(), info.height()));
-                sure.add(Math.rint(next.get().sure() * 1000) / 1000);
+                sure.add(rounded(next.get().sure(), 1e3));
+                areas.add(rounded(next.get().area() / ((double) info.width() * info.height()), 1e6));
                 next = f + 1 < info.frames() ? found.frame(f + 1) : Optional.empty();
             }
             if (sure.isEmpty()) {
@@ -157,6 +159,7 @@ class CutOutRunner implements JobRunner {
                                 .add("rate", info.rate().toString()))
                 .add("first", first)
                 .add("sure", all)
+                .add("area", areas)
                 .build();
         edits.put(job.shotId(), "Carry " + name, now -> {
             figure(now, s.layer());
@@ -166,6 +169,10 @@ class CutOutRunner implements JobRunner {
                     .add("carried", carried)
                     .build();
         });
+    }
+
+    private static double rounded(double v, double steps) {
+        return Math.rint(v * steps) / steps;
     }
 
     static String figureName(Shot shot, String layer) {

@@ -38,6 +38,15 @@ record FoundFrame(Region part, double sure, byte[] coverage) {
         return new Matte(part, v);
     }
 
+    /** How many pixels it covers, partly covered ones in part. */
+    double area() {
+        long sum = 0;
+        for (byte c : coverage) {
+            sum += c & 0xff;
+        }
+        return (double) sum / WHOLE;
+    }
+
     /** All of a frame, 0 where nothing is known of the figure. */
     byte[] frame(int width, int height) {
         byte[] all = new byte[Math.multiplyExact(width, height)];
