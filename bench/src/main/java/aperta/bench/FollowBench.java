@@ -1,6 +1,7 @@
 package aperta.bench;
 
 import aperta.core.geometry.Point;
+import aperta.core.shot.BrushStroke;
 import aperta.core.shot.Track;
 import aperta.core.shot.TrackPath;
 import aperta.core.time.Rate;
@@ -11,6 +12,8 @@ import aperta.media.footage.Proxy;
 import aperta.media.plates.Plates;
 import aperta.media.plates.Platform;
 import aperta.vision.ClipFilm;
+import aperta.vision.CuttingOut;
+import aperta.vision.FigureFinder;
 import aperta.vision.Following;
 import java.io.IOException;
 import java.io.PrintStream;
@@ -21,9 +24,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 
-/** How many frames a second marks are followed at, through a plate of 1920 × 1080, decoding included. */
+/** How many frames a second marks are followed and figures carried at, through a plate of 1920 × 1080, decoding included. */
 final class FollowBench {
     private static final int TIMES = 5;
+    private static final long FIGURE_AT = 48;
 
     void run(PrintStream out, Path plates) throws IOException {
         Path folder = Files.createTempDirectory("aperta-follow");
@@ -40,8 +44,69 @@ final class FollowBench {
             row(out, "a point, from " + from, clip, Track.Kind.POINT, level);
             row(out, "a region, from " + from, clip, Track.Kind.REGION, level);
         }
+        figures(out, clip);
         Files.deleteIfExists(proxy);
         Files.deleteIfExists(folder);
+    }
+
+    private void figures(PrintStream out, Clip clip) {
+        double[] firsts = new double[TIMES];
+        double[] carried = new double[TIMES];
+        double[] plates = new double[TIMES];
+        List<BrushStroke> strokes = strokes(FIGURE_AT);
+        for (int i = 0; i < TIMES; i++) {
+            try (ClipSources sources = new ClipSources(id -> Optional.of(clip))) {
+                long start = System.nanoTime();
+                ClipFilm half = new ClipFilm(sources, "platform", 2);
+                FigureFinder finder = new FigureFinder(half, 0, half.frames() - 1);
+                plates[i] = (System.nanoTime() - start) / 1e9;
+                start = System.nanoTime();
+                finder.outlines(FIGURE_AT, strokes, Optional.empty());
+                firsts[i] = (System.nanoTime() - start) / 1e6;
+                long[] begun = {0};
+                long[] frames = {0};
+                CuttingOut.carry(
+                        strokes,
+                        FIGURE_AT,
+                        FIGURE_AT + 40,
+                        new ClipFilm(sources, "platform", 1),
+                        f -> Optional.empty(),
+                        (f, alpha, sure) -> {
+                            begun[0] = begun[0] == 0 ? System.nanoTime() : begun[0];
+                            frames[0]++;
+                            return true;
+                        });
+                carried[i] = (frames[0] - 1) / ((System.nanoTime() - begun[0]) / 1e9);
+            }
+        }
+        Arrays.sort(firsts);
+        Arrays.sort(carried);
+        Arrays.sort(plates);
+        out.println();
+        out.println("| cutting out | |");
+        out.println("|---|---|");
+        out.printf(Locale.ROOT, "| first answer to a stroke, at ½ | %.0f ms |%n", firsts[TIMES / 2]);
+        out.printf(
+                Locale.ROOT,
+                "| the clip without the figure, before that, from the proxy | %.1f s |%n",
+                plates[TIMES / 2]);
+        out.printf(Locale.ROOT, "| a figure carried at full size | %.1f frames a second |%n", carried[TIMES / 2]);
+    }
+
+    private static List<BrushStroke> strokes(long frame) {
+        double x = Platform.walkerX(frame);
+        return List.of(
+                new BrushStroke(frame, true, 10, List.of(new Point(x, 585), new Point(x - 4, 800))),
+                new BrushStroke(
+                        frame,
+                        false,
+                        8,
+                        List.of(
+                                new Point(x - 128, 500),
+                                new Point(x + 128, 500),
+                                new Point(x + 136, 925),
+                                new Point(x - 136, 925),
+                                new Point(x - 128, 500))));
     }
 
     private void row(PrintStream out, String what, Clip clip, Track.Kind kind, int level) {
