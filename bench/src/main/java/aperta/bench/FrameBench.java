@@ -48,7 +48,8 @@ final class FrameBench {
             "see-you-written",
             "the-bell",
             "overhead-wire",
-            "passing"
+            "passing",
+            "behind-him"
         }) {
             measure(name, out);
         }

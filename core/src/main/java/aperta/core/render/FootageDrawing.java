@@ -6,11 +6,18 @@ import aperta.core.shot.Content;
 import aperta.core.shot.Cut;
 import aperta.core.shot.CutOut;
 import aperta.core.shot.Moment;
+import aperta.core.time.Animated;
+import aperta.core.time.Mix;
 import aperta.core.time.Rate;
 import java.util.Optional;
 
 /** The frame of a clip that is due, or a mix of two. */
 final class FootageDrawing implements Drawing<Content.Footage> {
+    /** Colours taken from nearer than this, in raster pixels, make no difference. */
+    private static final double LEAST_REACH = 0.3;
+    /** What is covered by more than this is surely the figure, and lends its colours to the edge. */
+    private static final double SURELY = 0.9;
+
     @Override
     public Optional<Step.Paints> picture(Content.Footage footage, Subject subject, Canvas canvas) {
         Moment.Seen seen = canvas.onItsFrame(subject.seen().layer());
@@ -47,11 +54,19 @@ final class FootageDrawing implements Drawing<Content.Footage> {
         CutOut cutOut = footage.cutOut().get();
         return cutOut.carried().filter(c -> c.covers(frame)).map(c -> {
             Step.Shades coverage = ClipFrame.coverage(c.media(), frame - c.first(), map, canvas);
-            return new CutBy(
-                    ClipFrame.of(footage, frame, map, canvas),
-                    Mattes.toned(coverage, cutOut.tone(), map.meanScale()),
-                    Cut.Keep.INSIDE);
+            Step.Paints picture = ClipFrame.of(footage, frame, map, canvas);
+            Step.Shades toned = Mattes.toned(coverage, cutOut.tone(), map.meanScale());
+            double reach = cutOut.clean().at(0, Mix.NUMBER) * map.meanScale();
+            return canvas.coverageOnly() || reach < LEAST_REACH
+                    ? new CutBy(picture, toned, Cut.Keep.INSIDE)
+                    : new CleanEdge(picture, toned, inside(picture, coverage, reach));
         });
+    }
+
+    /** What surely belongs to a figure, blurred: its colours go on beyond its edge. */
+    private static Step.Paints inside(Step.Paints picture, Step.Shades coverage, double reach) {
+        Step.Shades surely = new Toned(coverage, Cut.Tone.PLAIN.withBlack(Animated.of(SURELY)));
+        return Blurred.of(new CutBy(picture, surely, Cut.Keep.INSIDE), reach);
     }
 
     @Override

@@ -1,5 +1,6 @@
 package aperta.core.shot;
 
+import aperta.core.time.Animated;
 import java.util.List;
 import java.util.Optional;
 
@@ -9,10 +10,16 @@ import java.util.Optional;
  * @param strokes in the order in which they were brushed
  * @param carried what was found; without it nothing of the clip is seen
  * @param tone what is done to what was found, each frame alike
+ * @param clean from how far inside the figure the colours of its edge are taken, as a Gaussian's σ in pixels of the clip; 0
+ *     for the colours as they are, mixed with what was behind it
  */
-public record CutOut(List<BrushStroke> strokes, Optional<Carried> carried, Cut.Tone tone) {
+public record CutOut(List<BrushStroke> strokes, Optional<Carried> carried, Cut.Tone tone, Animated<Double> clean) {
     public static final int MOST_STROKES = 500;
-    public static final CutOut NOTHING = new CutOut(List.of(), Optional.empty(), Cut.Tone.PLAIN);
+    /** From how far colours are taken unless somebody says otherwise. */
+    public static final double USUAL_CLEAN = 5;
+
+    public static final CutOut NOTHING =
+            new CutOut(List.of(), Optional.empty(), Cut.Tone.PLAIN, Animated.of(USUAL_CLEAN));
 
     /**
      * The coverage of the figure on consecutive frames.
@@ -69,14 +76,18 @@ public record CutOut(List<BrushStroke> strokes, Optional<Carried> carried, Cut.T
     }
 
     public CutOut withStrokes(List<BrushStroke> other) {
-        return new CutOut(other, carried, tone);
+        return new CutOut(other, carried, tone, clean);
     }
 
     public CutOut withCarried(Optional<Carried> other) {
-        return new CutOut(strokes, other, tone);
+        return new CutOut(strokes, other, tone, clean);
     }
 
     public CutOut withTone(Cut.Tone other) {
-        return new CutOut(strokes, carried, other);
+        return new CutOut(strokes, carried, other, clean);
+    }
+
+    public CutOut withClean(Animated<Double> other) {
+        return new CutOut(strokes, carried, tone, other);
     }
 }

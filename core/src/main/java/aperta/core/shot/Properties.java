@@ -129,6 +129,19 @@ final class Properties {
             l -> cutOut(l).tone(),
             (l, t) -> l.withContent(footage(l).withCutOut(Optional.of(cutOut(l).withTone(t)))));
 
+    private static final Property<Double> CLEAN = Property.number(
+                    "figure.clean",
+                    "Edge colours from",
+                    Section.LOOK,
+                    "px",
+                    0,
+                    100,
+                    Optional.of(0.0),
+                    l -> cutOut(l).clean(),
+                    (l, v) -> l.withContent(
+                            footage(l).withCutOut(Optional.of(cutOut(l).withClean(v)))))
+            .of("Figure");
+
     private static List<Property<?>> tone(
             String prefix,
             Section section,
@@ -210,6 +223,7 @@ final class Properties {
         }
         List<Property<?>> all = new ArrayList<>(PICTURED);
         all.addAll(FIGURE);
+        all.add(CLEAN);
         return all;
     }
 

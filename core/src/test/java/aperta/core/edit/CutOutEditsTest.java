@@ -114,6 +114,33 @@ class CutOutEditsTest {
         assertThat(studio.render(soft, 14).at(50, 45)[3]).isBetween(0.4f, 0.7f);
     }
 
+    /** The colours of the edge come from inside: they are those of where the figure is whole, not of what lies behind it. */
+    @Test
+    void theEdgeIsCleanedOfTheBackground() {
+        Shot shot =
+                figure().changing(Studio.SMOOTH, l -> l.withHidden(true)).changing("title", l -> l.withHidden(true));
+        Picture picture = studio.render(shot, 14);
+        Picture plain = studio.render(Studio.shot(Studio.clip(Studio.SMOOTH)), 14);
+        // Half covered from 110 on: half its own colour, half that of what is whole before it.
+        float alpha = 128 / 255f;
+        float within = 0;
+        float weight = 0;
+        for (int x = 90; x < 110; x++) {
+            double d = (x - 112) / 5.0;
+            float w = (float) Math.exp(-d * d / 2);
+            within += w * plain.at(x, 45)[0];
+            weight += w;
+        }
+        float mixed = alpha * plain.at(112, 45)[0] + (1 - alpha) * within / weight;
+        assertThat(picture.at(112, 45)[0]).isCloseTo(alpha * mixed, within(0.01f));
+        assertThat(picture.at(112, 45)[3]).isCloseTo(alpha, within(1e-4f));
+        Shot asItIs = shot.changing(
+                "f",
+                l -> l.withContent(((Content.Footage) l.content())
+                        .withCutOut(Optional.of(cutOut(shot).withClean(Animated.of(0.0))))));
+        assertThat(studio.render(asItIs, 14).at(112, 45)[0]).isCloseTo(alpha * plain.at(112, 45)[0], within(1e-4f));
+    }
+
     @Test
     void theFigureGoesAlongWithItsClip() {
         Shot shot =

@@ -76,7 +76,8 @@ public final class EveryKind {
                                         0,
                                         Collections.nCopies(48, 0.8),
                                         Collections.nCopies(48, 0.4))),
-                                Cut.Tone.PLAIN.withSpread(Animated.of(1.5))))),
+                                Cut.Tone.PLAIN.withSpread(Animated.of(1.5)),
+                                Animated.of(3.0)))),
                 new Content.Still("map"),
                 new Content.Sound("bell", Animated.of(0.0)),
                 new Content.Shape(

@@ -373,6 +373,11 @@ class StepContractTest {
                         new CutBy(fill(60, 1), shape(41), Cut.Keep.OUTSIDE),
                         new CutBy(fill(61, 1), shape(40), Cut.Keep.OUTSIDE)),
                 Sample.of(
+                        new CleanEdge(fill(60, 1), shape(40), fill(30, 1)),
+                        new CleanEdge(fill(61, 1), shape(40), fill(30, 1)),
+                        new CleanEdge(fill(60, 1), shape(41), fill(30, 1)),
+                        new CleanEdge(fill(60, 1), shape(40), fill(31, 1))),
+                Sample.of(
                         new Dissolved(fill(60, 1), fill(40, 0.5), 0.3f),
                         new Dissolved(fill(60, 1), fill(40, 0.5), 0.4f),
                         new Dissolved(fill(60, 1), fill(41, 0.5), 0.3f),

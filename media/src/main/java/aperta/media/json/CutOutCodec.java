@@ -3,6 +3,7 @@ package aperta.media.json;
 import aperta.core.shot.BrushStroke;
 import aperta.core.shot.Cut;
 import aperta.core.shot.CutOut;
+import aperta.core.time.Animated;
 import java.util.List;
 import java.util.Optional;
 
@@ -17,7 +18,8 @@ final class CutOutCodec {
         var strokes = o.field("strokes", Codecs.list(stroke()), CutOut::strokes, List.of());
         var carried = o.field("carried", Codecs.optional(CARRIED), CutOut::carried, Optional.empty());
         var tone = o.field("tone", tones, CutOut::tone, Cut.Tone.PLAIN);
-        return o.making(r -> new CutOut(r.get(strokes), r.get(carried), r.get(tone)));
+        var clean = o.field("clean", ShotJson.NUMBERS, CutOut::clean, Animated.of(CutOut.USUAL_CLEAN));
+        return o.making(r -> new CutOut(r.get(strokes), r.get(carried), r.get(tone), r.get(clean)));
     }
 
     private static Codec<BrushStroke> stroke() {

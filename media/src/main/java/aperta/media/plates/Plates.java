@@ -37,7 +37,7 @@ public final class Plates {
 
     /** What is made on the spot. */
     private static List<MadeFile> madeFiles() {
-        return List.of(new TramBell(), new Hum(), new TramwayMark());
+        return List.of(new TramBell(), new Hum(), new TramwayMark(), new PlatformFigure());
     }
 
     /**

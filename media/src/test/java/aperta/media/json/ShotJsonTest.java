@@ -54,7 +54,8 @@ class ShotJsonTest {
                 "see-you-written",
                 "the-bell",
                 "overhead-wire",
-                "passing"
+                "passing",
+                "behind-him"
             })
     void theDemoComesBackAsItWas(String name) throws IOException {
         String text = Files.readString(Path.of("../demo/" + name + ".json"));
@@ -79,7 +80,8 @@ class ShotJsonTest {
                 "see-you-written",
                 "the-bell",
                 "overhead-wire",
-                "passing"
+                "passing",
+                "behind-him"
             })
     void theSchemaAcceptsTheDemoBothAsWrittenByPeopleAndByUs(String name) throws IOException {
         Schema schema = schema();

@@ -67,7 +67,8 @@ class DemoPropertiesTest {
                 "see-you-written",
                 "the-bell",
                 "overhead-wire",
-                "passing"
+                "passing",
+                "behind-him"
             })
     void keysOnAPropertyAreWrittenAndRead(String name) {
         Shot shot = ShotFile.read(Path.of("../demo", name + ".json")).shot();

@@ -80,6 +80,7 @@ class Demo {
             "the-bell.json",
             "overhead-wire.json",
             "passing.json",
+            "behind-him.json",
             "archive.json"
         }) {
             ShotFile file = ShotFile.read(Path.of(folder, name));
