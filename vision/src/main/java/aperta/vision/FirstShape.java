@@ -89,10 +89,9 @@ final class FirstShape {
         int across = drawn.x() + drawn.width();
         boolean around = enclosed(strokes);
         byte[] label = new byte[part.width() * part.height()];
-        int all = in.length / Math.max(1, strokes.height());
         for (int y = part.y(); y < part.bottom(); y++) {
             for (int x = part.x(); x < part.right(); x++) {
-                int there = y * all + x;
+                int there = y * strokes.width() + x;
                 boolean beyond = around && (x < drawn.x() || x >= across || y < drawn.y() || y >= drawn.bottom());
                 int l;
                 if (strokes.inside(x, y)) {

@@ -49,8 +49,8 @@ final class Strokes {
         return new org.opencv.core.Point(p.x() / by - 0.5, p.y() / by - 0.5);
     }
 
-    int height() {
-        return height;
+    int width() {
+        return width;
     }
 
     boolean inside(int x, int y) {
