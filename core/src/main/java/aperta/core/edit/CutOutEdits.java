@@ -44,7 +44,7 @@ public final class CutOutEdits {
                             "Figure of " + of.name(),
                             new Content.Footage(clip.media())
                                     .with(clip.media(), clip.exposure(), clip.saturation())
-                                    .withCutOut(Optional.of(CutOut.NOTHING)),
+                                    .withCutOut(Optional.of(CutOut.begun())),
                             of.span(),
                             Place.at(Point.ORIGIN))
                     .withPace(of.pace())

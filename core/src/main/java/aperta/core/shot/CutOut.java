@@ -18,9 +18,6 @@ public record CutOut(List<BrushStroke> strokes, Optional<Carried> carried, Cut.T
     /** From how far colours are taken unless somebody says otherwise. */
     public static final double USUAL_CLEAN = 5;
 
-    public static final CutOut NOTHING =
-            new CutOut(List.of(), Optional.empty(), Cut.Tone.PLAIN, Animated.of(USUAL_CLEAN));
-
     /**
      * The coverage of the figure on consecutive frames.
      *
@@ -73,6 +70,11 @@ public record CutOut(List<BrushStroke> strokes, Optional<Carried> carried, Cut.T
         if (strokes.size() > MOST_STROKES) {
             throw new IllegalArgumentException("A figure is brushed with at most " + MOST_STROKES + " strokes.");
         }
+    }
+
+    /** Nothing is brushed yet. */
+    public static CutOut begun() {
+        return new CutOut(List.of(), Optional.empty(), Cut.Tone.PLAIN, Animated.of(USUAL_CLEAN));
     }
 
     public CutOut withStrokes(List<BrushStroke> other) {

@@ -378,7 +378,7 @@ class ProofTest {
                         "figure",
                         "figure",
                         new Content.Footage("clip")
-                                .withCutOut(Optional.of(CutOut.NOTHING.withCarried(Optional.of(carried)))),
+                                .withCutOut(Optional.of(CutOut.begun().withCarried(Optional.of(carried)))),
                         Span.of(0, LENGTH),
                         Place.at(new Point(320, 180)))
                 .withHidden(true);
