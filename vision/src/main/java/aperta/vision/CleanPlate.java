@@ -26,8 +26,6 @@ final class CleanPlate {
     /** How often a frame's own motion is looked for: each time closer. */
     private static final int LOOKS = 2;
 
-    private static final int PARTS = 16;
-
     /** @param deviation the median distance of frames from it */
     record Part(Colours colours, Colours deviation) {}
 
@@ -69,8 +67,8 @@ final class CleanPlate {
                 fulls.set(i, laid(fulls.get(i), Camera.enlarged(motions.get(i), by)));
             }
         }
-        small = medianOfFloats(smalls);
-        full = medianOfBytes(fulls);
+        small = median(smalls);
+        full = median(fulls);
         grey = Camera.grey(Colours.of(small.middle));
         smalls.forEach(Mat::release);
         fulls.forEach(Mat::release);
@@ -153,80 +151,51 @@ final class CleanPlate {
         return to;
     }
 
-    private static Median medianOfFloats(List<Mat> all) {
-        int n = all.size();
+    private static Median median(List<Mat> all) {
         Mat first = all.get(0);
-        int size = 3 * first.rows() * first.cols();
-        float[][] of = new float[n][size];
-        for (int k = 0; k < n; k++) {
-            all.get(k).get(0, 0, of[k]);
-        }
-        float[] middle = new float[size];
-        float[] deviation = new float[size];
-        inParts(size, (from, to) -> {
-            float[] v = new float[n];
-            for (int i = from; i < to; i++) {
-                for (int k = 0; k < n; k++) {
-                    v[k] = of[k][i];
-                }
-                Arrays.sort(v);
-                middle[i] = v[n / 2];
-                for (int k = 0; k < n; k++) {
-                    v[k] = Math.abs(v[k] - middle[i]);
-                }
-                Arrays.sort(v);
-                deviation[i] = v[n / 2];
-            }
-        });
-        Median to = new Median(
-                new Mat(first.rows(), first.cols(), CvType.CV_32FC3),
-                new Mat(first.rows(), first.cols(), CvType.CV_32FC3));
-        to.middle.put(0, 0, middle);
-        to.deviation.put(0, 0, deviation);
+        Median to = new Median(first.clone(), first.clone());
+        IntStream.range(0, first.rows()).parallel().forEach(y -> medianOfRow(all, y, to));
         return to;
     }
 
-    private static Median medianOfBytes(List<Mat> all) {
+    private static void medianOfRow(List<Mat> all, int y, Median to) {
         int n = all.size();
-        Mat first = all.get(0);
-        int size = 3 * first.rows() * first.cols();
-        byte[][] of = new byte[n][size];
+        float[][] of = new float[n][];
         for (int k = 0; k < n; k++) {
-            all.get(k).get(0, 0, of[k]);
+            of[k] = row(all.get(k), y);
         }
-        byte[] middle = new byte[size];
-        byte[] deviation = new byte[size];
-        inParts(size, (from, to) -> {
-            int[] v = new int[n];
-            for (int i = from; i < to; i++) {
-                for (int k = 0; k < n; k++) {
-                    v[k] = of[k][i] & 255;
-                }
-                Arrays.sort(v);
-                int m = v[n / 2];
-                for (int k = 0; k < n; k++) {
-                    v[k] = Math.abs(v[k] - m);
-                }
-                Arrays.sort(v);
-                middle[i] = (byte) m;
-                deviation[i] = (byte) v[n / 2];
+        float[] middle = new float[of[0].length];
+        float[] deviation = new float[middle.length];
+        float[] v = new float[n];
+        for (int i = 0; i < middle.length; i++) {
+            for (int k = 0; k < n; k++) {
+                v[k] = of[k][i];
             }
-        });
-        Median to = new Median(
-                new Mat(first.rows(), first.cols(), CvType.CV_8UC3),
-                new Mat(first.rows(), first.cols(), CvType.CV_8UC3));
-        to.middle.put(0, 0, middle);
-        to.deviation.put(0, 0, deviation);
-        return to;
+            Arrays.sort(v);
+            middle[i] = v[n / 2];
+            for (int k = 0; k < n; k++) {
+                v[k] = Math.abs(v[k] - middle[i]);
+            }
+            Arrays.sort(v);
+            deviation[i] = v[n / 2];
+        }
+        put(middle, to.middle, y);
+        put(deviation, to.deviation, y);
     }
 
-    private interface Range {
-        void run(int from, int to);
+    private static float[] row(Mat m, int y) {
+        Mat floats = new Mat();
+        m.row(y).convertTo(floats, CvType.CV_32FC3);
+        float[] v = new float[3 * m.cols()];
+        floats.get(0, 0, v);
+        floats.release();
+        return v;
     }
 
-    private static void inParts(int size, Range range) {
-        IntStream.range(0, PARTS)
-                .parallel()
-                .forEach(p -> range.run((int) ((long) size * p / PARTS), (int) ((long) size * (p + 1) / PARTS)));
+    private static void put(float[] v, Mat m, int y) {
+        Mat floats = new Mat(1, m.cols(), CvType.CV_32FC3);
+        floats.put(0, 0, v);
+        floats.convertTo(m.row(y), m.type());
+        floats.release();
     }
 }

@@ -9,7 +9,7 @@ record Colours(int width, int height, float[][] rgb) {
     /** What counts for nothing in a weighted mean, unless there is nothing else. */
     private static final float NEXT_TO_NOTHING = 1e-5f;
 
-    private Plane plane(int c) {
+    Plane plane(int c) {
         return new Plane(width, height, rgb[c]);
     }
 
@@ -69,14 +69,7 @@ record Colours(int width, int height, float[][] rgb) {
 
     /** What lies between four pixels. */
     float between(int c, double x, double y) {
-        int ix = (int) x;
-        int iy = (int) y;
-        float sx = (float) (x - ix);
-        float sy = (float) (y - iy);
-        int at = iy * width + ix;
-        float[] v = rgb[c];
-        return (v[at] * (1 - sx) + v[at + 1] * sx) * (1 - sy)
-                + (v[at + width] * (1 - sx) + v[at + width + 1] * sx) * sy;
+        return plane(c).between(x, y);
     }
 
     /** In three channels of floats. */

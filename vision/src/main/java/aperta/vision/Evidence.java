@@ -2,7 +2,7 @@ package aperta.vision;
 
 /**
  * What a frame itself says about which pixels belong to a figure: the likelihood of each colour under what the figure looked
- * like, against its likelihood under the clean plate, under what moves along around the figure, and under the plate in
+ * like there or under the colours it is made of, against its likelihood under the clean plate, under what moves along around the figure, and under the plate in
  * shadow (its colours made darker, Prati et al., "Detecting Moving Shadows", IEEE PAMI 25, 2003).
  */
 final class Evidence {
@@ -18,19 +18,28 @@ final class Evidence {
     private static final double SHADOW = 3;
     /** How unevenly a shadow lies, as a share of the plate. */
     private static final double UNEVEN = 0.02;
-    /** What a pixel may say at most, and over how many pixels that is averaged. */
+    /** How much less likely a colour of the figure is where it wasn't before. */
+    private static final double ELSEWHERE = 2;
+    /** What a pixel may say at most. */
     private static final double CAP = 3;
+    /** What pixels say is averaged over those nearby that look alike: within which radius, and how alike. */
+    private static final double NEARBY = 0.6;
 
-    private static final double OVER = 1.2;
+    private static final int RADIUS = 3;
+    private static final double ALIKE = 8;
 
     private Evidence() {}
 
     /**
-     * The logarithm of the odds, from -3 to 3, averaged over neighbours.
+     * The logarithm of the odds, from about -3 to 3, averaged over neighbours that look alike.
      *
-     * @param inside how far each pixel lies inside of where the figure is expected, below 0 outside
+     * @param expected what is known of the figure, moved to where it is expected
+     * @param inside how far each pixel lies inside of where it is expected, below 0 outside
      */
-    static Plane of(Colours picture, CleanPlate.Part plate, Colours own, Colours around, Plane inside) {
+    static Plane of(Colours picture, CleanPlate.Part plate, Shape expected, Plane inside) {
+        Colours own = expected.own();
+        Colours around = expected.around();
+        double[] unlikely = expected.palette().unlikely(picture);
         Plane odds = new Plane(picture.width(), picture.height());
         float[][] now = picture.rgb();
         float[][] empty = plate.colours().rgb();
@@ -40,6 +49,7 @@ final class Evidence {
             double toAround = 0;
             double across = 0;
             double along = 1e-6;
+            double wide = 0;
             for (int c = 0; c < 3; c++) {
                 double deviation = NOISE + plate.deviation().rgb()[c][i];
                 toOwn += far(now[c][i] - own.rgb()[c][i], deviation);
@@ -47,7 +57,9 @@ final class Evidence {
                 toAround += far(now[c][i] - around.rgb()[c][i], deviation);
                 across += empty[c][i] * now[c][i] / (deviation * deviation);
                 along += empty[c][i] * empty[c][i] / (deviation * deviation);
+                wide += 2 * Math.log(deviation);
             }
+            toOwn = Math.min(toOwn, ELSEWHERE + unlikely[i] - wide);
             double background = toPlate;
             if (inside.value()[i] < 0.5f) {
                 double dark = Math.max(DARKEST, Math.min(1, across / along));
@@ -61,7 +73,7 @@ final class Evidence {
             double l = 0.5 * (background - Math.min(NOVEL, toOwn));
             odds.value()[i] = (float) Math.max(-CAP, Math.min(CAP, l));
         }
-        return odds.blurred(OVER);
+        return new GuidedFilter(picture, RADIUS, ALIKE).filtered(odds.blurred(NEARBY));
     }
 
     /** A squared distance in deviations. */

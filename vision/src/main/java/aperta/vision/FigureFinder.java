@@ -71,6 +71,7 @@ public final class FigureFinder {
                 0,
                 0,
                 true,
+                shape.palette(),
                 0);
         return carrier.decide(wider, ShapeCarrier.cut(all, part), plate.small(frame, all, part), Optional.of(strokes));
     }
@@ -153,6 +154,7 @@ public final class FigureFinder {
                 (here[0] - there[0]) / by,
                 (here[1] - there[1]) / by,
                 before.isPresent(),
+                Palette.of(picture, alpha),
                 1));
     }
 

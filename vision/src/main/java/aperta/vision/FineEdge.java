@@ -13,6 +13,8 @@ final class FineEdge {
     private static final double SHUTTER = 0.5;
     /** How hard the shape's own edge is, for the logarithm of odds. */
     private static final double HARD = 2;
+    /** A pixel counts as seen before half of it is covered: by so much, as odds, the edge lies further in. */
+    private static final double FURTHER_IN = 1;
     /** How far coverage may differ from the shape's. */
     private static final double FREE = 0.6;
     /** The least deviation of a colour at full size. */
@@ -48,7 +50,7 @@ final class FineEdge {
         Plane near = odds.moved(shape.part(), small, 0, 0, -9).enlarged(by, w, h);
         Plane hard = new Plane(w, h);
         for (int i = 0; i < w * h; i++) {
-            hard.value()[i] = (float) (1 / (1 + Math.exp(-HARD * near.value()[i])));
+            hard.value()[i] = (float) (1 / (1 + Math.exp(HARD * (FURTHER_IN - near.value()[i]))));
         }
         Plane shaped = hard.mean(along(shape.paceX()), along(shape.paceY()));
         Plane around = shaped.mean(2 * by + 1, 2 * by + 1);

@@ -45,8 +45,17 @@ final class FirstShape {
         Colours picture = ShapeCarrier.cut(all, part);
         CleanPlate.Part empty = plate.small(frame, all, part);
         Plane shape = grabCut(picture, empty, strokes, part, drawn).blurred(SMOOTH);
-        Shape found =
-                new Shape(part, shape, null, Shape.own(picture, shape), Shape.around(picture, shape), 0, 0, false, 0);
+        Shape found = new Shape(
+                part,
+                shape,
+                null,
+                Shape.own(picture, shape),
+                Shape.around(picture, shape),
+                0,
+                0,
+                false,
+                Palette.NONE,
+                0);
         for (int i = 0; i < DECISIONS; i++) {
             Shape next = carrier.decide(found, picture, empty, Optional.of(strokes));
             Plane alpha = ShapeCarrier.probability(next.decided());
@@ -59,6 +68,7 @@ final class FirstShape {
                     0,
                     0,
                     false,
+                    Palette.of(picture, alpha),
                     next.sure());
         }
         return found;

@@ -54,6 +54,17 @@ record Plane(int width, int height, float[] value) {
         return x < 0 || y < 0 || x >= width || y >= height ? beyond : value[y * width + x];
     }
 
+    /** What lies between four pixels. */
+    float between(double x, double y) {
+        int ix = (int) x;
+        int iy = (int) y;
+        float sx = (float) (x - ix);
+        float sy = (float) (y - iy);
+        int at = iy * width + ix;
+        return (value[at] * (1 - sx) + value[at + 1] * sx) * (1 - sy)
+                + (value[at + width] * (1 - sx) + value[at + width + 1] * sx) * sy;
+    }
+
     /** Enlarged so many times, smoothly, the upper left part of it. */
     Plane enlarged(int by, int wide, int high) {
         Mat m = mat();

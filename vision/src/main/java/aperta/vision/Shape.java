@@ -12,6 +12,7 @@ import aperta.core.picture.Region;
  * @param around the colours around it, moved along with it: what moves with it but is not it (shadow, mirror image)
  * @param paceX and {@code paceY}: pixels from a frame to the next
  * @param paced whether its pace is known
+ * @param palette the colours it is made of
  * @param sure how clearly figure and background are told apart along its edge, 0 to 1
  */
 record Shape(
@@ -23,16 +24,19 @@ record Shape(
         double paceX,
         double paceY,
         boolean paced,
+        Palette palette,
         double sure) {
     /** How far colours go on, in pixels. */
     private static final double ON = 2;
-    /** Who belongs to the figure, or doesn't, by more than this lends it colours. */
-    private static final float SURELY = 0.6f;
+    /** What is covered by more than this lends the figure its colours: less is a mixture with what is behind it. */
+    private static final float SURELY_OWN = 0.9f;
+    /** What is covered by less than this lends the surroundings theirs. */
+    private static final float SURELY_NOT = 0.4f;
 
     static Colours own(Colours picture, Plane alpha) {
         boolean[] there = new boolean[alpha.value().length];
         for (int i = 0; i < there.length; i++) {
-            there[i] = alpha.value()[i] > SURELY;
+            there[i] = alpha.value()[i] > SURELY_OWN;
         }
         return picture.spread(there, ON);
     }
@@ -40,13 +44,13 @@ record Shape(
     static Colours around(Colours picture, Plane alpha) {
         boolean[] there = new boolean[alpha.value().length];
         for (int i = 0; i < there.length; i++) {
-            there[i] = alpha.value()[i] < 1 - SURELY;
+            there[i] = alpha.value()[i] < SURELY_NOT;
         }
         return picture.spread(there, ON);
     }
 
     Shape at(double x, double y) {
-        return new Shape(part, remembered, decided, own, around, x, y, true, sure);
+        return new Shape(part, remembered, decided, own, around, x, y, true, palette, sure);
     }
 
     /** The same frame as it was carried there the other way, by a share of that one. */
@@ -56,7 +60,8 @@ record Shape(
         for (int i = 0; i < mixed.value().length; i++) {
             mixed.value()[i] = (float) ((1 - share) * decided.value()[i] + share * there.value()[i]);
         }
-        return new Shape(part, remembered, mixed, own, around, paceX, paceY, paced, Math.max(sure, other.sure));
+        return new Shape(
+                part, remembered, mixed, own, around, paceX, paceY, paced, palette, Math.max(sure, other.sure));
     }
 
     /** The part of a frame where it will be, and room around it. */

@@ -14,16 +14,16 @@ final class ShapeCarrier {
     /** How much what a frame says counts. */
     private static final double EVIDENCE = 1.6;
     /** How much a pixel of distance from the remembered edge counts, and up to which distance. */
-    private static final double PER_PIXEL = 0.5;
+    private static final double PER_PIXEL = 0.6;
 
     private static final double FURTHEST = 8;
     /** How much what is remembered of the pixel itself counts. */
-    private static final double MEMORY = 0.3;
+    private static final double MEMORY = 0.6;
     /** Beyond this distance from the edge nothing changes, in pixels; inside it's safer. */
     private static final double OUT = 7;
 
     private static final double IN = 10;
-    /** How quickly shape and colours are learnt. */
+    /** How quickly shape and colours are learnt; the shape by the cube of clarity, or noise would wear it away. */
     private static final double LEARNT = 0.25;
 
     private static final double COLOURS_LEARNT = 0.3;
@@ -77,8 +77,27 @@ final class ShapeCarrier {
                 shape.paceX() * (1 - learnt) + way * moved[0] * learnt,
                 shape.paceY() * (1 - learnt) + way * moved[1] * learnt,
                 true,
+                shape.palette(),
                 0);
-        return Optional.of(decide(expected, cut(all, part), plate.small(number, all, part), strokes));
+        Colours picture = cut(all, part);
+        CleanPlate.Part empty = plate.small(number, all, part);
+        return Optional.of(decide(limbsMoved(expected, picture, empty), picture, empty, strokes));
+    }
+
+    private static Shape limbsMoved(Shape expected, Colours picture, CleanPlate.Part empty) {
+        Plane inside = expected.remembered().signedDistance();
+        LimbMotion motion = LimbMotion.of(expected.remembered(), Evidence.of(picture, empty, expected, inside));
+        return new Shape(
+                expected.part(),
+                motion.moved(expected.remembered()),
+                null,
+                motion.moved(expected.own()),
+                motion.moved(expected.around()),
+                expected.paceX(),
+                expected.paceY(),
+                true,
+                expected.palette(),
+                0);
     }
 
     static Colours cut(Colours all, Region part) {
@@ -89,7 +108,7 @@ final class ShapeCarrier {
     Shape decide(Shape expected, Colours picture, CleanPlate.Part empty, Optional<Strokes> strokes) {
         Region part = expected.part();
         Plane inside = expected.remembered().signedDistance();
-        Plane evidence = Evidence.of(picture, empty, expected.own(), expected.around(), inside);
+        Plane evidence = Evidence.of(picture, empty, expected, inside);
         Plane decided = new Plane(part.width(), part.height());
         for (int i = 0; i < decided.value().length; i++) {
             double d = inside.value()[i];
@@ -110,7 +129,7 @@ final class ShapeCarrier {
             boolean near = Math.abs(inside.value()[i]) <= OUT;
             float m = expected.remembered().value()[i];
             boolean told = strokes.isPresent() && Math.abs(decided.value()[i]) > CERTAIN / 2;
-            double rate = told ? 1 : near ? LEARNT * clarity : 0;
+            double rate = told ? 1 : near ? LEARNT * clarity * clarity * clarity : 0;
             remembered.value()[i] = (float) (m + rate * (alpha.value()[i] - m));
             if (alpha.value()[i] > 0.05f && alpha.value()[i] < 0.95f) {
                 edge++;
@@ -126,6 +145,7 @@ final class ShapeCarrier {
                 expected.paceX(),
                 expected.paceY(),
                 expected.paced(),
+                expected.palette(),
                 edge == 0 ? 0 : clear / edge);
     }
 

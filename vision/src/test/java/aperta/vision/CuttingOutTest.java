@@ -117,11 +117,11 @@ class CuttingOutTest {
         for (Map.Entry<Long, Matte> f : found.entrySet()) {
             double overlap = overlap(f.getValue(), plate.figureAlpha(f.getKey().intValue()));
             sum += overlap;
-            // From frame 60 on more and more of the legs walks over ground that is as dark.
-            double least = f.getKey() < 10 ? 0.8 : f.getKey() <= 66 ? 0.84 : f.getKey() < 80 ? 0.8 : 0.68;
+            // From frame 80 on more and more of the legs, and from 110 on of the coat, is as dark as what is behind.
+            double least = f.getKey() < 80 ? 0.86 : f.getKey() < 109 ? 0.81 : 0.71;
             assertThat(overlap).as("frame %d", f.getKey()).isGreaterThan(least);
         }
-        assertThat(sum / found.size()).isGreaterThan(0.845);
+        assertThat(sum / found.size()).isGreaterThan(0.87);
     }
 
     @Test
@@ -134,7 +134,7 @@ class CuttingOutTest {
             double truth = area(plate.figureAlpha(f.getKey().intValue()));
             if (last > 0) {
                 double more = Math.abs(area / last - 1) - Math.abs(truth / lastTrue - 1);
-                assertThat(more).as("frame %d", f.getKey()).isLessThan(0.06);
+                assertThat(more).as("frame %d", f.getKey()).isLessThan(f.getKey() < 10 ? 0.09 : 0.06);
             }
             last = area;
             lastTrue = truth;
@@ -153,7 +153,7 @@ class CuttingOutTest {
             });
             assertThat(overlaps).hasSize(37);
             overlaps.forEach(
-                    (f, overlap) -> assertThat(overlap).as("frame %d", f).isGreaterThan(0.85));
+                    (f, overlap) -> assertThat(overlap).as("frame %d", f).isGreaterThan(0.87));
         }
     }
 
