@@ -5,6 +5,8 @@ import type { Layer } from '../../api/client';
 import NumberField from '../../fields/NumberField.vue';
 import SheetHead from '../../fields/SheetHead.vue';
 import SheetLine from '../../fields/SheetLine.vue';
+import FigureStrip from './FigureStrip.vue';
+import JobProgress from './JobProgress.vue';
 import PropertyRows from './PropertyRows.vue';
 import { cutOutOf, useCuttingOut } from '../../stores/cuttingOut';
 import { useFrames } from '../../stores/frames';
@@ -88,14 +90,13 @@ const seen = computed(() => {
         @commit="(v) => (cutting.radius = v)"
       />
     </SheetLine>
-    <div v-if="cutting.working(layer.id)" class="progress" role="status">
-      <progress
-        :value="cutting.live?.layer === layer.id ? (cutting.live.done ?? 0) : 0"
-        :max="cutting.live?.layer === layer.id ? (cutting.live.total ?? 1) : 1"
-        aria-label="The figure is carried"
-      ></progress>
-      <button class="bare link" @click="cutting.stop(layer.id)">Stop</button>
-    </div>
+    <JobProgress
+      v-if="cutting.working(layer.id)"
+      label="The figure is carried"
+      :done="cutting.live?.layer === layer.id ? cutting.live.done : 0"
+      :total="cutting.live?.layer === layer.id ? cutting.live.total : 1"
+      @stop="cutting.stop(layer.id)"
+    />
     <div v-else class="go">
       <Button size="small" :disabled="locked || !ready" title="From here backwards" @click="carry('back')">
         ← carry
@@ -117,6 +118,7 @@ const seen = computed(() => {
         >Here: {{ seen }}<template v-if="known">; {{ known }} frames known</template></template
       >
     </p>
+    <FigureStrip :layer="layer" />
     <button
       v-if="here?.strokes.length"
       class="bare link"
@@ -160,14 +162,5 @@ const seen = computed(() => {
 .link {
   padding-left: 0;
   color: var(--accent);
-}
-.progress {
-  display: flex;
-  align-items: center;
-  gap: 6px;
-}
-.progress progress {
-  flex: 1;
-  accent-color: var(--accent);
 }
 </style>

@@ -10,6 +10,7 @@ import { useFollowing, type Track, type TrackKind } from '../../stores/following
 import { useFrames } from '../../stores/frames';
 import { useShot } from '../../stores/shot';
 import { useView } from '../../stores/view';
+import JobProgress from './JobProgress.vue';
 
 /** The marks of a clip: set, followed, corrected, and what goes with them. */
 const props = defineProps<{ layer: Layer; locked: boolean }>();
@@ -140,14 +141,13 @@ const length = (t: Track) => t.path.steps.length;
       </button>
     </div>
     <template v-if="isOpen(t)">
-      <div v-if="following.working(t.id)" class="progress" role="status">
-        <progress
-          :value="following.live?.track === t.id ? (following.live.done ?? 0) : 0"
-          :max="following.live?.track === t.id ? (following.live.total ?? 1) : 1"
-          :aria-label="`${t.name} is followed`"
-        ></progress>
-        <button class="bare link" @click="following.stop(t.id)">Stop</button>
-      </div>
+      <JobProgress
+        v-if="following.working(t.id)"
+        :label="`${t.name} is followed`"
+        :done="following.live?.track === t.id ? following.live.done : 0"
+        :total="following.live?.track === t.id ? following.live.total : 1"
+        @stop="following.stop(t.id)"
+      />
       <div v-else class="go">
         <Button size="small" :disabled="locked" title="From here backwards" @click="follow(t, 'back')">
           ← follow
@@ -311,15 +311,6 @@ const length = (t: Track) => t.path.steps.length;
   border-left-color: #f4d35e;
 }
 .head,
-.progress {
-  display: flex;
-  align-items: center;
-  gap: 6px;
-}
-.progress progress {
-  flex: 1;
-  accent-color: var(--accent);
-}
 .name {
   flex: 1;
   min-width: 0;

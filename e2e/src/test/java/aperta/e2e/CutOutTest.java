@@ -13,6 +13,7 @@ import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -101,6 +102,7 @@ class CutOutTest {
             assertThat(cutOut(desk).carried().orElseThrow().sure()).hasSize(132);
             desk.shown();
             assertThat(desk.page.getByTestId("figure-here").textContent()).contains("132 frames known");
+            goesAlongTheStrip(desk);
 
             desk.add("One colour");
             desk.number("Colour as hexadecimal", "#ffffff");
@@ -130,7 +132,58 @@ class CutOutTest {
                         .as("the middle on frame %d", n)
                         .isCloseTo(Platform.walkerX(n), within(12.0));
             }
+            stopsOnTheWay(desk, bare, plate);
         });
+    }
+
+    /** The bar comes in, stands, and goes on, in the look of a tape; while it stands he passes in front of it. */
+    private void stopsOnTheWay(Desk desk, DecodedFilm bare, Platform plate) throws IOException {
+        desk.frame(4);
+        desk.key("Position");
+        desk.number("Position across", "-400");
+        desk.frame(24);
+        desk.number("Position across", "320");
+        desk.frame(56);
+        desk.key("Position");
+        desk.frame(70);
+        desk.number("Position across", "1040");
+        desk.section("Effects");
+        desk.button("Add an effect").click();
+        desk.page.getByTestId("add-tape").click();
+        desk.saved();
+        desk.press("Escape");
+        DecodedFilm film = new DecodedFilm(desk.render(folder.resolve("stops.mp4")), W, H);
+        // Right of him, in the rows of the bar, clear of what the tape tears off at its edges.
+        assertThat(film.at(6, 600, ROW, 1)).isLessThan(120);
+        assertThat(film.at(71, 300, ROW, 1)).isLessThan(120);
+        for (int n = 27; n < 54; n += 3) {
+            double bar = 0;
+            for (int x = 560; x < 620; x++) {
+                bar += film.at(n, x, ROW, 1) / 60.0;
+            }
+            assertThat(bar).as("the bar stands on frame %d", n).isGreaterThan(180);
+            float[] alpha = plate.figureAlpha(n);
+            int inside = (int) Math.round(Platform.walkerX(n) / SCALE);
+            assertThat(truth(alpha, inside)).isEqualTo(1);
+            assertThat(Math.abs(film.at(n, inside, ROW, 1) - bare.at(n, inside, ROW, 1)))
+                    .as("he is in front of it on frame %d", n)
+                    .isLessThan(12);
+        }
+    }
+
+    /** The strip of small pictures leads to the frames that it shows. */
+    private static void goesAlongTheStrip(Desk desk) {
+        Locator cells = desk.page.locator(".strip .cell");
+        cells.nth(4).scrollIntoViewIfNeeded();
+        assertThat(cells.count()).isEqualTo(10);
+        Wait.until("the small picture is there", 30, () ->
+                (boolean) cells.nth(4).locator("img").evaluate("i => i.complete && i.naturalWidth > 40"));
+        String name = cells.nth(4).getAttribute("aria-label");
+        assertThat(name).matches("Frame \\d+, \\d+ % sure");
+        cells.nth(4).press("Enter");
+        desk.page
+                .getByText(Pattern.compile("^frame " + name.replaceAll("Frame (\\d+),.*", "$1") + "$"))
+                .waitFor();
     }
 
     /** What is stopped keeps what it has; by keyboard the brush does all that the pointer does. */

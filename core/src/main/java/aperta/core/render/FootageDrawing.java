@@ -53,7 +53,7 @@ final class FootageDrawing implements Drawing<Content.Footage> {
         }
         CutOut cutOut = footage.cutOut().get();
         return cutOut.carried().filter(c -> c.covers(frame)).map(c -> {
-            Step.Shades coverage = ClipFrame.coverage(c.media(), frame - c.first(), map, canvas);
+            Step.Shades coverage = tidied(cutOut.tidy(), c, frame, map, canvas);
             Step.Paints picture = ClipFrame.of(footage, frame, map, canvas);
             Step.Shades toned = Mattes.toned(coverage, cutOut.tone(), map.meanScale());
             double reach = cutOut.clean().at(0, Mix.NUMBER) * map.meanScale();
@@ -61,6 +61,24 @@ final class FootageDrawing implements Drawing<Content.Footage> {
                     ? new CutBy(picture, toned, Cut.Keep.INSIDE)
                     : new CleanEdge(picture, toned, inside(picture, coverage, reach));
         });
+    }
+
+    private static Step.Shades tidied(CutOut.Tidy tidy, CutOut.Carried carried, long frame, Affine map, Canvas canvas) {
+        Step.Shades coverage = coverage(carried, frame, map, canvas);
+        double steady = tidy.steady().at(0, Mix.NUMBER);
+        if (steady > 0 && carried.covers(frame - 1) && carried.covers(frame + 1)) {
+            Step.Shades before = coverage(carried, frame - 1, map, canvas);
+            Step.Shades after = coverage(carried, frame + 1, map, canvas);
+            coverage = new SteadyFigure(before, coverage, after, steady);
+        }
+        int holes = (int) Math.rint(tidy.holes().at(0, Mix.NUMBER) * map.meanScale());
+        int specks = (int) Math.rint(tidy.specks().at(0, Mix.NUMBER) * map.meanScale());
+        coverage = holes > 0 ? new Despecked(coverage, holes, true) : coverage;
+        return specks > 0 ? new Despecked(coverage, specks, false) : coverage;
+    }
+
+    private static Step.Shades coverage(CutOut.Carried carried, long frame, Affine map, Canvas canvas) {
+        return ClipFrame.coverage(carried.media(), frame - carried.first(), map, canvas);
     }
 
     /** What surely belongs to a figure, blurred: its colours go on beyond its edge. */

@@ -9,11 +9,13 @@ import java.util.Optional;
  *
  * @param strokes in the order in which they were brushed
  * @param carried what was found; without it nothing of the clip is seen
- * @param tone what is done to what was found, each frame alike
+ * @param tidy what of it is taken for a mistake
+ * @param tone what is done to the rest, each frame alike
  * @param clean from how far inside the figure the colours of its edge are taken, as a Gaussian's σ in pixels of the clip; 0
  *     for the colours as they are, mixed with what was behind it
  */
-public record CutOut(List<BrushStroke> strokes, Optional<Carried> carried, Cut.Tone tone, Animated<Double> clean) {
+public record CutOut(
+        List<BrushStroke> strokes, Optional<Carried> carried, Tidy tidy, Cut.Tone tone, Animated<Double> clean) {
     public static final int MOST_STROKES = 500;
     /** From how far colours are taken unless somebody says otherwise. */
     public static final double USUAL_CLEAN = 5;
@@ -65,6 +67,29 @@ public record CutOut(List<BrushStroke> strokes, Optional<Carried> carried, Cut.T
         }
     }
 
+    /**
+     * What is taken for a mistake in the coverage of a figure.
+     *
+     * @param steady by which share what is there on one frame only goes, 0 to 1
+     * @param holes shorter than this to each side are filled, in pixels of the clip
+     * @param specks shorter than this to each side are removed
+     */
+    public record Tidy(Animated<Double> steady, Animated<Double> holes, Animated<Double> specks) {
+        public static final Tidy NOTHING = new Tidy(Animated.of(0.0), Animated.of(0.0), Animated.of(0.0));
+
+        public Tidy withSteady(Animated<Double> other) {
+            return new Tidy(other, holes, specks);
+        }
+
+        public Tidy withHoles(Animated<Double> other) {
+            return new Tidy(steady, other, specks);
+        }
+
+        public Tidy withSpecks(Animated<Double> other) {
+            return new Tidy(steady, holes, other);
+        }
+    }
+
     public CutOut {
         strokes = List.copyOf(strokes);
         if (strokes.size() > MOST_STROKES) {
@@ -74,22 +99,26 @@ public record CutOut(List<BrushStroke> strokes, Optional<Carried> carried, Cut.T
 
     /** Nothing is brushed yet. */
     public static CutOut begun() {
-        return new CutOut(List.of(), Optional.empty(), Cut.Tone.PLAIN, Animated.of(USUAL_CLEAN));
+        return new CutOut(List.of(), Optional.empty(), Tidy.NOTHING, Cut.Tone.PLAIN, Animated.of(USUAL_CLEAN));
     }
 
     public CutOut withStrokes(List<BrushStroke> other) {
-        return new CutOut(other, carried, tone, clean);
+        return new CutOut(other, carried, tidy, tone, clean);
     }
 
     public CutOut withCarried(Optional<Carried> other) {
-        return new CutOut(strokes, other, tone, clean);
+        return new CutOut(strokes, other, tidy, tone, clean);
     }
 
     public CutOut withTone(Cut.Tone other) {
-        return new CutOut(strokes, carried, other, clean);
+        return new CutOut(strokes, carried, tidy, other, clean);
+    }
+
+    public CutOut withTidy(Tidy other) {
+        return new CutOut(strokes, carried, other, tone, clean);
     }
 
     public CutOut withClean(Animated<Double> other) {
-        return new CutOut(strokes, carried, tone, other);
+        return new CutOut(strokes, carried, tidy, tone, other);
     }
 }

@@ -129,6 +129,33 @@ final class Properties {
             l -> cutOut(l).tone(),
             (l, t) -> l.withContent(footage(l).withCutOut(Optional.of(cutOut(l).withTone(t)))));
 
+    private static final List<Property<?>> TIDY = List.of(
+            tidy("steady", "Steady", "%", 1, CutOut.Tidy::steady, CutOut.Tidy::withSteady),
+            tidy("holes", "Fill holes", "px", 500, CutOut.Tidy::holes, CutOut.Tidy::withHoles),
+            tidy("specks", "Clear specks", "px", 500, CutOut.Tidy::specks, CutOut.Tidy::withSpecks));
+
+    private static Property<Double> tidy(
+            String name,
+            String label,
+            String unit,
+            double most,
+            Function<CutOut.Tidy, Animated<Double>> get,
+            BiFunction<CutOut.Tidy, Animated<Double>, CutOut.Tidy> set) {
+        return Property.number(
+                        "figure." + name,
+                        label,
+                        Section.LOOK,
+                        unit,
+                        0,
+                        most,
+                        Optional.of(0.0),
+                        l -> get.apply(cutOut(l).tidy()),
+                        (l, v) -> l.withContent(footage(l)
+                                .withCutOut(Optional.of(
+                                        cutOut(l).withTidy(set.apply(cutOut(l).tidy(), v))))))
+                .of("Figure");
+    }
+
     private static final Property<Double> CLEAN = Property.number(
                     "figure.clean",
                     "Edge colours from",
@@ -222,6 +249,7 @@ final class Properties {
             return PICTURED;
         }
         List<Property<?>> all = new ArrayList<>(PICTURED);
+        all.addAll(TIDY);
         all.addAll(FIGURE);
         all.add(CLEAN);
         return all;

@@ -76,6 +76,7 @@ public final class EveryKind {
                                         0,
                                         Collections.nCopies(48, 0.8),
                                         Collections.nCopies(48, 0.4))),
+                                new CutOut.Tidy(Animated.of(0.5), Animated.of(4.0), Animated.of(3.0)),
                                 Cut.Tone.PLAIN.withSpread(Animated.of(1.5)),
                                 Animated.of(3.0)))),
                 new Content.Still("map"),

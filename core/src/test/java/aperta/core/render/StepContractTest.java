@@ -347,6 +347,17 @@ class StepContractTest {
                         new Edged(contour, 3.5, 5),
                         new Edged(contour, 3, 6),
                         new Edged(Contour.of(blob(61, 9), MIDDLE), 3, 5)),
+                Sample.of(
+                        new Despecked(shape(50), 20, false),
+                        new Despecked(shape(51), 20, false),
+                        new Despecked(shape(50), 21, false),
+                        new Despecked(shape(50), 20, true)),
+                Sample.of(
+                        new SteadyFigure(shape(40), shape(41), shape(42), 0.5),
+                        new SteadyFigure(shape(43), shape(41), shape(42), 0.5),
+                        new SteadyFigure(shape(40), shape(43), shape(42), 0.5),
+                        new SteadyFigure(shape(40), shape(41), shape(43), 0.5),
+                        new SteadyFigure(shape(40), shape(41), shape(42), 0.6)),
                 Sample.of(new Spread(shape(50), 4.5), new Spread(shape(50), -4.5), new Spread(shape(51), 4.5)),
                 Sample.of(
                         new Toned(shape(50), tone(0.2, CURVE)),

@@ -35,6 +35,9 @@ public final class Studio {
     /** The coverage of a figure: whole from 40 + its frame on, for 60 pixels, then half for 20, down all of the picture. */
     public static final String COVERAGE = "coverage";
 
+    /** One that is whole from 40 + its frame on for 60 pixels, with faults: on frame 10 it lacks a corner. */
+    public static final String FAULTY = "faulty";
+
     /** Counts how often a frame was decoded. */
     public final AtomicInteger decoded = new AtomicInteger();
 
@@ -66,6 +69,19 @@ public final class Studio {
                 for (int i = 0; i < data.length; i++) {
                     double x = (i / 3 % w + 0.5) * level - 40 - frame;
                     data[i] = (byte) (x < 0 || x >= 80 ? 0 : x < 60 ? 255 : 128);
+                }
+                return new Packed(w, h, 3, 8, data);
+            }
+            if (media.equals(FAULTY)) {
+                for (int i = 0; i < data.length; i++) {
+                    int x = (i / 3 % w) * level;
+                    int y = (i / 3 / w) * level;
+                    boolean across = x >= 40 + frame && x < 100 + frame && y >= 6 && y < 84;
+                    boolean missing = frame == 10 && y < 30 && x >= 80 + frame;
+                    boolean low = y >= 70 && y < 74;
+                    boolean hole = low && x >= 60 + frame && x < 64 + frame;
+                    boolean speck = low && x >= frame && x < 4 + frame;
+                    data[i] = (byte) (across && !missing && !hole || speck ? 255 : 0);
                 }
                 return new Packed(w, h, 3, 8, data);
             }

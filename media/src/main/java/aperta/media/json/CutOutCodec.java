@@ -17,9 +17,18 @@ final class CutOutCodec {
         ObjectCodec<CutOut> o = new ObjectCodec<>();
         var strokes = o.field("strokes", Codecs.list(stroke()), CutOut::strokes, List.of());
         var carried = o.field("carried", Codecs.optional(CARRIED), CutOut::carried, Optional.empty());
+        var tidy = o.field("tidy", tidy(), CutOut::tidy, CutOut.Tidy.NOTHING);
         var tone = o.field("tone", tones, CutOut::tone, Cut.Tone.PLAIN);
         var clean = o.field("clean", ShotJson.NUMBERS, CutOut::clean, Animated.of(CutOut.USUAL_CLEAN));
-        return o.making(r -> new CutOut(r.get(strokes), r.get(carried), r.get(tone), r.get(clean)));
+        return o.making(r -> new CutOut(r.get(strokes), r.get(carried), r.get(tidy), r.get(tone), r.get(clean)));
+    }
+
+    private static Codec<CutOut.Tidy> tidy() {
+        ObjectCodec<CutOut.Tidy> o = new ObjectCodec<>();
+        var steady = o.field("steady", ShotJson.NUMBERS, CutOut.Tidy::steady, CutOut.Tidy.NOTHING.steady());
+        var holes = o.field("holes", ShotJson.NUMBERS, CutOut.Tidy::holes, CutOut.Tidy.NOTHING.holes());
+        var specks = o.field("specks", ShotJson.NUMBERS, CutOut.Tidy::specks, CutOut.Tidy.NOTHING.specks());
+        return o.making(r -> new CutOut.Tidy(r.get(steady), r.get(holes), r.get(specks)));
     }
 
     private static Codec<BrushStroke> stroke() {

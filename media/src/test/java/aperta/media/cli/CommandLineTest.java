@@ -3,8 +3,11 @@ package aperta.media.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
+import aperta.core.time.Rate;
 import aperta.media.ffmpeg.Clips;
 import aperta.media.ffmpeg.Probe;
+import aperta.media.footage.CoverageFile;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.PrintStream;
@@ -80,6 +83,49 @@ class CommandLineTest {
         assertThat(run("frame", shot.toString(), "--at", "0", "--scale", "0.5", "-o", one.toString()))
                 .isZero();
         assertThat(ImageIO.read(one.toFile()).getWidth()).isEqualTo(80);
+    }
+
+    /** The coverage of a figure travels with the clip that it is cut out of, and comes back to the bit. */
+    @Test
+    void aFigureCutOutOfAClipTravelsInAProjectFile() throws IOException {
+        Path coverage = folder.resolve("figure.mkv");
+        byte[] half = new byte[160 * 90];
+        for (int i = 0; i < half.length; i++) {
+            half[i] = (byte) (i % 160 < 80 ? 0 : i % 160 < 120 ? 51 : 255);
+        }
+        try (CoverageFile out = new CoverageFile(coverage, 160, 90, Rate.of(24))) {
+            for (int i = 0; i < 4; i++) {
+                out.write(half);
+            }
+            out.finish();
+        }
+        String cutOut = "\"cutOut\": {\"clean\": 0, \"carried\": {\"media\": \"figure\", \"clip\": {\"width\": 160,"
+                + " \"height\": 90, \"rate\": \"24\"}, \"first\": 2, \"sure\": [1, 1, 1, 1], \"area\": [0.3, 0.3, 0.3, 0.3]}}";
+        String figure = SHOT.replace(
+                        "\"clip.mp4\"}", "\"media/clip.mp4\"}, \"figure\": {\"file\": \"media/figure.mkv\"}")
+                .replace("\"media\": \"clip\"", "\"media\": \"clip\", " + cutOut);
+        Path file = folder.resolve("figure.aperta");
+        try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(file))) {
+            zip.putNextEntry(new ZipEntry("project.json"));
+            zip.write(figure.getBytes(StandardCharsets.UTF_8));
+            for (String media : List.of("clip.mp4", "figure.mkv")) {
+                zip.putNextEntry(new ZipEntry("media/" + media));
+                zip.write(Files.readAllBytes(folder.resolve(media)));
+            }
+        }
+        Path to = folder.resolve("figure.png");
+        assertThat(run("frame", file.toString(), "--at", "3", "-o", to.toString()))
+                .as(words.toString())
+                .isZero();
+        BufferedImage seen = ImageIO.read(to.toFile());
+        for (int y = 0; y < 90; y += 9) {
+            assertThat(seen.getRGB(40, y) >>> 24).isZero();
+            assertThat(seen.getRGB(100, y) >>> 24).isEqualTo(51);
+            assertThat(seen.getRGB(140, y) >>> 24).isEqualTo(255);
+        }
+        assertThat(run("frame", file.toString(), "--at", "1", "-o", to.toString()))
+                .isZero();
+        assertThat(ImageIO.read(to.toFile()).getRGB(140, 40) >>> 24).isZero();
     }
 
     @Test

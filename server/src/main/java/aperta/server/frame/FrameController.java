@@ -12,8 +12,10 @@ import aperta.server.media.MediaService;
 import aperta.server.shot.ShotService;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.time.Duration;
 import java.util.List;
 import java.util.UUID;
+import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -133,6 +135,24 @@ class FrameController {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         Png.write(owners.width(), owners.height(), owners.rgba(), out);
         return out.toByteArray();
+    }
+
+    /**
+     * What was found of a figure on a frame of the shot, small.
+     *
+     * @param of the medium of its coverage: as long as that is the same, so is the picture
+     */
+    @GetMapping(path = "/layers/{layer}/figure.png", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> figure(
+            @PathVariable UUID id,
+            @PathVariable String layer,
+            @RequestParam("frame") long frame,
+            @RequestParam("of") String of)
+            throws IOException {
+        FigureCell cell = FigureCell.of(media.planner(), shots.newest(id).shot(), layer, frame);
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.maxAge(Duration.ofHours(1)).cachePrivate())
+                .body(png(cell.shot(), cell.frame(), cell.scale(), Bytes.See.ON_CHECKER));
     }
 
     /** What each effect of a layer costs on a frame. */
