@@ -35,7 +35,6 @@ class Screenshots {
             desk.frame(66);
             play(page);
             take(page, "desk");
-            keys(desk);
             mask(desk);
             timing(desk);
             letters(desk);
@@ -45,6 +44,7 @@ class Screenshots {
             lines(desk);
             drawings(desk);
             following(desk);
+            cuttingOut(desk);
             looking(desk);
             renders(desk);
         }
@@ -58,13 +58,6 @@ class Screenshots {
         page.getByLabel("Time; press to type").click();
         page.getByLabel("Go to time").fill("66");
         page.getByLabel("Go to time").press("Enter");
-    }
-
-    private static void keys(Desk desk) {
-        desk.page.getByLabel("Open the row").first().click();
-        desk.page.getByTestId("key-place.scale-6").click();
-        desk.frame(30);
-        take(desk.page, "keys");
     }
 
     private static void timing(Desk desk) {
@@ -238,6 +231,19 @@ class Screenshots {
         page.getByTestId("track-Walker").scrollIntoViewIfNeeded();
         desk.shown();
         take(page, "following");
+    }
+
+    /** A figure cut out of its clip, on black, with what was brushed, and how sure it is on each frame. */
+    private static void cuttingOut(Desk desk) {
+        Page page = desk.page;
+        desk.openProjects();
+        page.getByText("Behind him", new Page.GetByTextOptions().setExact(true)).click();
+        desk.ready();
+        page.getByText("Figure of Platform").click();
+        desk.frame(48);
+        page.locator(".strip").scrollIntoViewIfNeeded();
+        page.waitForTimeout(4000);
+        take(page, "cutting-out");
     }
 
     /** One layer alone, its alpha as heat, with a soft cut whose values follow a curve, and the histogram. */

@@ -1,6 +1,7 @@
 package aperta.server.frame;
 
 import aperta.core.geometry.Point;
+import aperta.core.picture.Bytes;
 import aperta.core.picture.Picture;
 import aperta.core.picture.Pixels;
 import aperta.core.picture.Region;
@@ -32,6 +33,8 @@ record FigureCell(Shot shot, long frame, double scale) {
     private static final double ROOM = 0.12;
     /** What is covered by more than this is seen of it. */
     private static final float SEEN = 0.1f;
+    /** Brighter than this is bright, of 255 (Rec. 709's weights of display-encoded red, green and blue). */
+    private static final double MIDDLE = 100;
 
     /**
      * @param frame of the shot that the figure belongs to
@@ -58,6 +61,18 @@ record FigureCell(Shot shot, long frame, double scale) {
                 part.width(), part.height(), clip.rate(), shot.format().light());
         Shot alone = new Shot("Figure", format, on + 1, List.of(Layer.of("figure", "Figure", found, all, place)));
         return new FigureCell(alone, on, Math.min(1, (double) HEIGHT / part.height()));
+    }
+
+    /** What a figure is told from best: white where it is dark on the average, else black. */
+    static Bytes.See seeOn(byte[] rgba) {
+        double sum = 0;
+        double covered = 0;
+        for (int i = 0; i < rgba.length; i += 4) {
+            int alpha = rgba[i + 3] & 0xff;
+            sum += alpha * (0.2126 * (rgba[i] & 0xff) + 0.7152 * (rgba[i + 1] & 0xff) + 0.0722 * (rgba[i + 2] & 0xff));
+            covered += alpha;
+        }
+        return sum < covered * MIDDLE ? Bytes.See.ON_WHITE : Bytes.See.ON_BLACK;
     }
 
     private static Region around(Pixels coverage, Track.Clip clip) {

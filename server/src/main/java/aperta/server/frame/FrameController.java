@@ -1,6 +1,7 @@
 package aperta.server.frame;
 
 import aperta.core.picture.Bytes;
+import aperta.core.render.PreparedFrame;
 import aperta.core.render.Workers;
 import aperta.core.shot.Passage;
 import aperta.core.shot.Shot;
@@ -150,9 +151,12 @@ class FrameController {
             @RequestParam("of") String of)
             throws IOException {
         FigureCell cell = FigureCell.of(media.planner(), shots.newest(id).shot(), layer, frame);
+        PreparedFrame shown = frames.shown(cell.shot(), cell.frame(), cell.scale());
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        Png.write(shown, FigureCell.seeOn(shown.rgba(Bytes.See.PICTURE)), out);
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.maxAge(Duration.ofHours(1)).cachePrivate())
-                .body(png(cell.shot(), cell.frame(), cell.scale(), Bytes.See.ON_CHECKER));
+                .body(out.toByteArray());
     }
 
     /** What each effect of a layer costs on a frame. */
