@@ -2,6 +2,7 @@ package aperta.vision;
 
 import aperta.core.geometry.Point;
 import aperta.core.picture.Matte;
+import aperta.core.picture.MatteShift;
 import aperta.core.picture.Region;
 import aperta.core.shot.BrushStroke;
 import java.util.ArrayList;
@@ -143,16 +144,15 @@ public final class FigureFinder {
             odds.value()[i] = (float) Math.log(a / (1 - a));
         }
         Colours picture = ShapeCarrier.cut(all, part);
-        double[] here = middle(known);
-        double[] there = before.map(FigureFinder::middle).orElse(here);
+        MatteShift moved = before.map(b -> MatteShift.between(b, known)).orElse(MatteShift.NONE);
         return Optional.of(new Shape(
                 part,
                 alpha,
                 odds,
                 Shape.own(picture, alpha),
                 Shape.around(picture, alpha),
-                (here[0] - there[0]) / by,
-                (here[1] - there[1]) / by,
+                (double) moved.dx() / by,
+                (double) moved.dy() / by,
                 before.isPresent(),
                 Palette.of(picture, alpha),
                 1));
@@ -168,21 +168,5 @@ public final class FigureFinder {
             }
         }
         return to;
-    }
-
-    private static double[] middle(Matte coverage) {
-        Region r = coverage.domain();
-        double sum = 0;
-        double sx = 0;
-        double sy = 0;
-        for (int y = r.y(); y < r.bottom(); y++) {
-            for (int x = r.x(); x < r.right(); x++) {
-                float a = coverage.at(x, y);
-                sum += a;
-                sx += a * x;
-                sy += a * y;
-            }
-        }
-        return sum == 0 ? new double[] {0, 0} : new double[] {sx / sum, sy / sum};
     }
 }

@@ -6,7 +6,7 @@ import aperta.core.picture.Matte;
 import aperta.core.picture.Region;
 
 /** How much of each pixel an outline covers. */
-final class Covered implements Step.Made<Matte>, Step.Shades {
+final class Covered implements MadeMatte {
     private final Outline outline;
     private final Region domain;
     private final ContentKey key;
@@ -31,20 +31,5 @@ final class Covered implements Step.Made<Matte>, Step.Shades {
     @Override
     public Matte make(Region needed, Making making) {
         return Coverage.of(outline, needed, making.bands());
-    }
-
-    @Override
-    public long bytes(Matte result) {
-        return result.bytes();
-    }
-
-    @Override
-    public void shade(Matte into, Tile tile) {
-        MatteRows.copy(tile, this, into);
-    }
-
-    @Override
-    public Cover cover(Region part, Tile tile) {
-        return MatteRows.cover(tile, this, part);
     }
 }

@@ -6,7 +6,7 @@ import aperta.core.picture.Specks;
 import java.util.List;
 
 /** A matte without its small specks, or without its small holes. */
-final class Despecked implements Step.Made<Matte>, Step.Shades {
+final class Despecked implements MadeMatte {
     private final Step.Shades source;
     private final int size;
     private final boolean holes;
@@ -46,20 +46,5 @@ final class Despecked implements Step.Made<Matte>, Step.Shades {
     @Override
     public Matte make(Region needed, Making making) {
         return making.shaded(source, needed.grown(size), whole -> Specks.without(size, whole, needed, holes));
-    }
-
-    @Override
-    public long bytes(Matte result) {
-        return result.bytes();
-    }
-
-    @Override
-    public void shade(Matte into, Tile tile) {
-        MatteRows.copy(tile, this, into);
-    }
-
-    @Override
-    public Cover cover(Region part, Tile tile) {
-        return MatteRows.cover(tile, this, part);
     }
 }

@@ -6,7 +6,7 @@ import aperta.core.picture.Matte;
 import aperta.core.picture.Region;
 
 /** What a contour holds, moved outwards or inwards, with an edge that falls off differently from place to place. */
-final class Edged implements Step.Made<Matte>, Step.Shades {
+final class Edged implements MadeMatte {
     private final Contour contour;
     private final double outset;
     private final double width;
@@ -45,20 +45,5 @@ final class Edged implements Step.Made<Matte>, Step.Shades {
     @Override
     public Matte make(Region needed, Making making) {
         return new Falloff(contour, outset, width).on(needed, making.bands());
-    }
-
-    @Override
-    public long bytes(Matte result) {
-        return result.bytes();
-    }
-
-    @Override
-    public void shade(Matte into, Tile tile) {
-        MatteRows.copy(tile, this, into);
-    }
-
-    @Override
-    public Cover cover(Region part, Tile tile) {
-        return MatteRows.cover(tile, this, part);
     }
 }

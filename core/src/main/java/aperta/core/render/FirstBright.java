@@ -10,7 +10,7 @@ import java.util.Optional;
  * For each pixel how many frames ago a matte was first as high as a threshold; −1 where it hasn't been yet. Made from the frame before, so
  * that a shot that plays makes each of them once.
  */
-final class FirstBright implements Step.Made<Matte>, Step.Shades {
+final class FirstBright implements MadeMatte {
     private static final int NEVER = -1;
 
     private final Optional<FirstBright> before;
@@ -65,16 +65,6 @@ final class FirstBright implements Step.Made<Matte>, Step.Shades {
             return result;
         });
         return result;
-    }
-
-    @Override
-    public long bytes(Matte result) {
-        return result.bytes();
-    }
-
-    @Override
-    public void shade(Matte into, Tile tile) {
-        MatteRows.copy(tile, this, into);
     }
 
     @Override

@@ -17,7 +17,7 @@ import java.util.Optional;
  * The distance of each pixel behind the edge of a layer's opening, in the layer's pixels. Of an edge that is roughened it is measured anew,
  * up to a reach; beyond it all distances are that one.
  */
-final class FrontDistance implements Step.Made<Matte>, Step.Shades {
+final class FrontDistance implements MadeMatte {
     private static final int OCTAVES = 3;
     /** How far the times at which places were passed are smoothed, in pixels of those. */
     private static final double SMOOTH = 1.5;
@@ -146,16 +146,6 @@ final class FrontDistance implements Step.Made<Matte>, Step.Shades {
             }
         });
         return result;
-    }
-
-    @Override
-    public long bytes(Matte result) {
-        return result.bytes();
-    }
-
-    @Override
-    public void shade(Matte into, Tile tile) {
-        MatteRows.copy(tile, this, into);
     }
 
     @Override

@@ -15,7 +15,7 @@ import java.util.List;
 import java.util.Optional;
 
 /** How much of each pixel is covered by what a coat lays along paths, each piece as strong as it is. */
-final class Laid implements Step.Made<Matte>, Step.Shades {
+final class Laid implements MadeMatte {
     /** What of a coat is laid. */
     enum Part {
         /** What is filled, or the line itself. */
@@ -148,16 +148,6 @@ final class Laid implements Step.Made<Matte>, Step.Shades {
             }
         }
         return all;
-    }
-
-    @Override
-    public long bytes(Matte result) {
-        return result.bytes();
-    }
-
-    @Override
-    public void shade(Matte into, Tile tile) {
-        MatteRows.copy(tile, this, into);
     }
 
     @Override

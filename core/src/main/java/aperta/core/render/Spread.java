@@ -6,7 +6,7 @@ import aperta.core.picture.Region;
 import java.util.List;
 
 /** A matte whose bright parts have grown, or shrunk. */
-final class Spread implements Step.Made<Matte>, Step.Shades {
+final class Spread implements MadeMatte {
     private final Step.Shades source;
     private final double by;
     private final int reach;
@@ -43,20 +43,5 @@ final class Spread implements Step.Made<Matte>, Step.Shades {
     @Override
     public Matte make(Region needed, Making making) {
         return making.shaded(source, needed.grown(reach), whole -> Dilation.by(by, whole, needed, making.bands()));
-    }
-
-    @Override
-    public long bytes(Matte result) {
-        return result.bytes();
-    }
-
-    @Override
-    public void shade(Matte into, Tile tile) {
-        MatteRows.copy(tile, this, into);
-    }
-
-    @Override
-    public Cover cover(Region part, Tile tile) {
-        return MatteRows.cover(tile, this, part);
     }
 }

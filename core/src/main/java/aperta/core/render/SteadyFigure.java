@@ -10,7 +10,7 @@ import java.util.List;
  * moved to where the figure is on this one (the whole shift by which least is different). Common practice, no source. A median keeps an edge that
  * goes on moving the same way, which a mean would blur.
  */
-final class SteadyFigure implements Step.Made<Matte>, Step.Shades {
+final class SteadyFigure implements MadeMatte {
     private final Step.Shades before;
     private final Step.Shades now;
     private final Step.Shades after;
@@ -75,20 +75,5 @@ final class SteadyFigure implements Step.Made<Matte>, Step.Shades {
             }
         }
         return to;
-    }
-
-    @Override
-    public long bytes(Matte result) {
-        return result.bytes();
-    }
-
-    @Override
-    public void shade(Matte into, Tile tile) {
-        MatteRows.copy(tile, this, into);
-    }
-
-    @Override
-    public Cover cover(Region part, Tile tile) {
-        return MatteRows.cover(tile, this, part);
     }
 }
