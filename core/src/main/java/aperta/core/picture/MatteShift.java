@@ -8,7 +8,7 @@ public record MatteShift(int dx, int dy) {
     public static final MatteShift NONE = new MatteShift(0, 0);
 
     private static final int COARSE = 4;
-    /** How far around it is looked for, in steps, coarsely and then finely. */
+    /** How far around it is looked for, in steps, coarsely. */
     private static final int STEPS = 5;
 
     public static MatteShift between(Matte from, Matte to) {
@@ -19,14 +19,14 @@ public record MatteShift(int dx, int dy) {
         }
         MatteShift about = new MatteShift(here[0] - there[0], here[1] - there[1]);
         Region seen = seen(to).grown(COARSE * STEPS);
-        return about.closer(from, to, seen, COARSE).closer(from, to, seen, 1);
+        return about.closer(from, to, seen, COARSE, STEPS).closer(from, to, seen, 1, COARSE - 1);
     }
 
-    private MatteShift closer(Matte from, Matte to, Region seen, int step) {
+    private MatteShift closer(Matte from, Matte to, Region seen, int step, int steps) {
         MatteShift best = this;
         double least = Double.MAX_VALUE;
-        for (int v = -STEPS; v <= STEPS; v++) {
-            for (int u = -STEPS; u <= STEPS; u++) {
+        for (int v = -steps; v <= steps; v++) {
+            for (int u = -steps; u <= steps; u++) {
                 MatteShift one = new MatteShift(dx + u * step, dy + v * step);
                 double different = one.different(from, to, seen, step);
                 if (different < least || different == least && u == 0 && v == 0) {
