@@ -33,7 +33,12 @@ const cells = computed(() => {
     return stretch.reduce((least, c) => (c.sure < least.sure ? c : least));
   });
 });
-const of = computed(() => cutOutOf(props.layer)?.carried?.media ?? '');
+/** All that the pictures depend on but the frame: while it is the same, they needn't be asked for again. */
+const of = computed(() => {
+  const { content, span, pace } = props.layer;
+  const light = content.kind === 'footage' ? [content.exposure, content.saturation] : [];
+  return JSON.stringify([cutOutOf(props.layer)?.carried?.media, span, pace, ...light]);
+});
 const picture = (frame: number) =>
   `/api/shots/${shot.view?.id}/layers/${encodeURIComponent(props.layer.id)}/figure.png?frame=${frame}&of=${encodeURIComponent(of.value)}`;
 const percent = (v: number) => `${Math.round(v * 100)} %`;

@@ -233,7 +233,7 @@ class Screenshots {
         take(page, "following");
     }
 
-    /** A figure cut out of its clip, on black, with what was brushed, and how sure it is on each frame. */
+    /** A title behind a figure that is cut out of its clip; small pictures of it, and how sure it is on each of them. */
     private static void cuttingOut(Desk desk) {
         Page page = desk.page;
         desk.openProjects();

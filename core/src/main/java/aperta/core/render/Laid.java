@@ -149,9 +149,4 @@ final class Laid implements MadeMatte {
         }
         return all;
     }
-
-    @Override
-    public Cover cover(Region region, Tile tile) {
-        return MatteRows.cover(tile, this, region);
-    }
 }

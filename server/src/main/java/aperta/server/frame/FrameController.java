@@ -141,7 +141,7 @@ class FrameController {
     /**
      * What was found of a figure on a frame of the shot, small.
      *
-     * @param of the medium of its coverage: as long as that is the same, so is the picture
+     * @param of what else the picture depends on: whoever asks with another asks for another picture
      */
     @GetMapping(path = "/layers/{layer}/figure.png", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> figure(
