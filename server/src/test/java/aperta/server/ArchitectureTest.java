@@ -1,5 +1,9 @@
 package aperta.server;
 
+import static com.tngtech.archunit.base.DescribedPredicate.describe;
+import static com.tngtech.archunit.core.domain.JavaAccess.Predicates.target;
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.assignableTo;
+import static com.tngtech.archunit.core.domain.properties.HasOwner.Predicates.With.owner;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 
 import com.tngtech.archunit.core.importer.ClassFileImporter;
@@ -35,5 +39,24 @@ class ArchitectureTest {
                 .dependOnClassesThat()
                 .resideInAnyPackage("org.opencv..", "nu.pattern..")
                 .check(all);
+    }
+
+    /** What isn't held there may be freed while native code works on it. */
+    @Test
+    void matricesOfTheVisionLibraryAreHeldInOnePlace() {
+        String matrix = "org.opencv.core.Mat";
+        noClasses()
+                .that()
+                .doNotHaveFullyQualifiedName("aperta.vision.Mats")
+                .should()
+                .callConstructorWhere(target(owner(assignableTo(matrix))))
+                .orShould()
+                .callMethodWhere(describe(
+                        "a matrix gives another",
+                        call -> call.getTargetOwner().isAssignableTo(matrix)
+                                && call.getTarget().getRawReturnType().isAssignableTo(matrix)))
+                .check(new ClassFileImporter()
+                        .withImportOption(new ImportOption.DoNotIncludeTests())
+                        .importPackages("aperta.vision"));
     }
 }

@@ -1,5 +1,6 @@
 package aperta.vision;
 
+import aperta.core.geometry.Homography;
 import aperta.core.picture.Region;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -8,7 +9,6 @@ import java.util.stream.IntStream;
 import org.opencv.core.Core;
 import org.opencv.core.CvType;
 import org.opencv.core.Mat;
-import org.opencv.core.Rect;
 import org.opencv.core.Scalar;
 import org.opencv.core.Size;
 import org.opencv.imgproc.Imgproc;
@@ -29,173 +29,208 @@ final class CleanPlate {
     /** @param deviation the median distance of frames from it */
     record Part(Colours colours, Colours deviation) {}
 
-    private record Median(Mat middle, Mat deviation) {}
+    /** At full size, red, green and blue of each pixel in turn. */
+    private record Bytes(int width, int height, byte[] middle, byte[] deviation) {
+        Part part(Region part) {
+            return new Part(part(part, middle), part(part, deviation));
+        }
+
+        private Colours part(Region part, byte[] of) {
+            float[][] rgb = new float[3][part.width() * part.height()];
+            for (int y = 0; y < part.height(); y++) {
+                for (int x = 0; x < part.width(); x++) {
+                    int at = 3 * ((part.y() + y) * width + part.x() + x);
+                    for (int c = 0; c < 3; c++) {
+                        rgb[c][y * part.width() + x] = of[at + c] & 255;
+                    }
+                }
+            }
+            return new Colours(part.width(), part.height(), rgb);
+        }
+    }
 
     private final int by;
     private final boolean still;
-    private final Median small;
-    private final Median full;
-    private final Mat grey;
-    private Mat motion = Camera.still();
+    private final Part small;
+    private final Bytes full;
+    private final byte[] grey;
+    private Homography motion = Camera.STANDS;
     private long seen = -1;
 
     /** @param by how many times as long the sides of a frame are as at working size */
     CleanPlate(ClipFilm film, long from, long to, int by) {
         this.by = by;
         int n = (int) Math.min(SAMPLES, to - from + 1);
-        List<Mat> smalls = new ArrayList<>();
-        List<Mat> fulls = new ArrayList<>();
-        List<Mat> greys = new ArrayList<>();
-        for (int i = 0; i < n; i++) {
-            long frame = from + Math.round((double) i * (to - from) / Math.max(1, n - 1));
-            Colours reduced = film.reduced(frame, by);
-            smalls.add(reduced.mat());
-            greys.add(Camera.grey(reduced));
-            fulls.add(bytes(film.reduced(frame, 1)));
-        }
-        List<Mat> motions = toMiddle(greys);
-        double furthest = 0;
-        for (Mat m : motions) {
-            furthest = Math.max(
-                    furthest,
-                    Camera.furthest(m, smalls.get(0).cols(), smalls.get(0).rows()));
-        }
-        still = furthest < STILL;
-        if (!still) {
+        try (Mats mats = new Mats()) {
+            List<Mat> smalls = new ArrayList<>();
+            List<Mat> fulls = new ArrayList<>();
+            List<byte[]> greys = new ArrayList<>();
             for (int i = 0; i < n; i++) {
-                smalls.set(i, laid(smalls.get(i), motions.get(i)));
-                fulls.set(i, laid(fulls.get(i), Camera.enlarged(motions.get(i), by)));
+                long frame = from + Math.round((double) i * (to - from) / Math.max(1, n - 1));
+                Colours reduced = film.reduced(frame, by);
+                smalls.add(mats.colours(reduced));
+                greys.add(Camera.grey(reduced));
+                fulls.add(bytes(mats, film.reduced(frame, 1)));
             }
+            int width = smalls.get(0).cols();
+            int height = smalls.get(0).rows();
+            List<Homography> motions = toMiddle(width, height, greys);
+            still = motions.stream().allMatch(m -> Camera.furthest(m, width, height) < STILL);
+            if (!still) {
+                for (int i = 0; i < n; i++) {
+                    smalls.set(i, laid(mats, smalls.get(i), motions.get(i)));
+                    fulls.set(i, laid(mats, fulls.get(i), Camera.enlarged(motions.get(i), by)));
+                }
+            }
+            small = median(smalls);
+            full = medianOfBytes(fulls);
         }
-        small = median(smalls);
-        full = median(fulls);
-        grey = Camera.grey(Colours.of(small.middle));
-        smalls.forEach(Mat::release);
-        fulls.forEach(Mat::release);
-        greys.forEach(Mat::release);
+        grey = Camera.grey(small.colours);
     }
 
     /** From each picture to the middle one. */
-    private static List<Mat> toMiddle(List<Mat> greys) {
-        Mat[] all = new Mat[greys.size()];
+    private static List<Homography> toMiddle(int width, int height, List<byte[]> greys) {
+        Homography[] all = new Homography[greys.size()];
         int middle = all.length / 2;
-        all[middle] = Camera.still();
+        all[middle] = Camera.STANDS;
         for (int way = -1; way <= 1; way += 2) {
             for (int i = middle + way; i >= 0 && i < all.length; i += way) {
-                all[i] = Camera.product(all[i - way], Camera.motion(greys.get(i), greys.get(i - way)));
+                all[i] = Camera.motion(width, height, greys.get(i), greys.get(i - way))
+                        .then(all[i - way]);
             }
         }
         return Arrays.asList(all);
     }
 
-    private static Mat laid(Mat picture, Mat motion) {
-        Mat to = new Mat();
-        Imgproc.warpPerspective(picture, to, motion, picture.size(), Imgproc.INTER_LINEAR, Core.BORDER_REPLICATE);
+    /** Moved; what it was before is let go. */
+    private static Mat laid(Mats mats, Mat picture, Homography motion) {
+        Mat to = mats.empty();
+        Size size = picture.size();
+        Imgproc.warpPerspective(
+                picture, to, mats.homography(motion), size, Imgproc.INTER_LINEAR, Core.BORDER_REPLICATE);
         picture.release();
         return to;
     }
 
-    private static Mat bytes(Colours c) {
-        Mat floats = c.mat();
-        Mat to = new Mat();
-        floats.convertTo(to, CvType.CV_8UC3);
-        floats.release();
-        return to;
+    private static Mat bytes(Mats mats, Colours c) {
+        byte[] bytes = new byte[3 * c.width() * c.height()];
+        for (int i = 0; i < bytes.length; i++) {
+            bytes[i] = (byte) Math.max(0, Math.min(255, Math.rint(c.rgb()[i % 3][i / 3])));
+        }
+        return mats.bytes(c.width(), c.height(), CvType.CV_8UC3, bytes);
     }
 
     /** What of it lies in a part of a frame at working size. */
     Part small(long frame, Colours picture, Region part) {
-        return seenIn(small, toFrame(frame, picture), part);
+        Homography there = toFrame(frame, picture);
+        if (still) {
+            return new Part(ShapeCarrier.cut(small.colours, part), ShapeCarrier.cut(small.deviation, part));
+        }
+        try (Mats mats = new Mats()) {
+            return seenIn(mats, mats.colours(small.colours), mats.colours(small.deviation), there, part);
+        }
     }
 
     /** The same at full size. */
     Part full(long frame, Colours picture, Region part) {
-        Mat there = toFrame(frame, picture);
-        return seenIn(full, still ? there : Camera.enlarged(there, by), part);
+        Homography there = toFrame(frame, picture);
+        if (still) {
+            return full.part(part);
+        }
+        try (Mats mats = new Mats()) {
+            Mat middle = mats.bytes(full.width, full.height, CvType.CV_8UC3, full.middle);
+            Mat deviation = mats.bytes(full.width, full.height, CvType.CV_8UC3, full.deviation);
+            return seenIn(mats, middle, deviation, Camera.enlarged(there, by), part);
+        }
     }
 
     /** From the plate to a frame, starting from where the last one was. */
-    private Mat toFrame(long frame, Colours picture) {
+    private Homography toFrame(long frame, Colours picture) {
         if (!still && frame != seen) {
-            Mat now = Camera.grey(picture);
+            byte[] now = Camera.grey(picture);
+            byte[] expected = new byte[grey.length];
             for (int i = 0; i < LOOKS; i++) {
-                Mat expected = laid(grey.clone(), motion);
-                motion = Camera.product(Camera.motion(expected, now), motion);
-                expected.release();
+                try (Mats mats = new Mats()) {
+                    Mat plate = mats.bytes(picture.width(), picture.height(), CvType.CV_8U, grey);
+                    laid(mats, plate, motion).get(0, 0, expected);
+                }
+                motion = motion.then(Camera.motion(picture.width(), picture.height(), expected, now));
             }
-            now.release();
             seen = frame;
         }
         return motion;
     }
 
-    private Part seenIn(Median of, Mat toFrame, Region part) {
-        if (still) {
-            Rect r = new Rect(part.x(), part.y(), part.width(), part.height());
-            return new Part(Colours.of(of.middle.submat(r)), Colours.of(of.deviation.submat(r)));
-        }
-        Mat toPart = Camera.still();
-        toPart.put(0, 2, -part.x());
-        toPart.put(1, 2, -part.y());
-        Mat map = Camera.product(toPart, toFrame);
+    private static Part seenIn(Mats mats, Mat middle, Mat deviation, Homography toFrame, Region part) {
+        Homography toPart = new Homography(new double[] {1, 0, -part.x(), 0, 1, -part.y(), 0, 0, 1});
+        Mat map = mats.homography(toFrame.then(toPart));
         Size size = new Size(part.width(), part.height());
-        Mat middle = new Mat();
-        Mat deviation = new Mat();
-        Imgproc.warpPerspective(of.middle, middle, map, size, Imgproc.INTER_LINEAR, Core.BORDER_REPLICATE);
+        Mat colours = mats.empty();
+        Mat far = mats.empty();
+        Imgproc.warpPerspective(middle, colours, map, size, Imgproc.INTER_LINEAR, Core.BORDER_REPLICATE);
         Scalar unknown = new Scalar(UNKNOWN, UNKNOWN, UNKNOWN);
-        Imgproc.warpPerspective(
-                of.deviation, deviation, map, size, Imgproc.INTER_LINEAR, Core.BORDER_CONSTANT, unknown);
-        Part to = new Part(Colours.of(middle), Colours.of(deviation));
-        middle.release();
-        deviation.release();
+        Imgproc.warpPerspective(deviation, far, map, size, Imgproc.INTER_LINEAR, Core.BORDER_CONSTANT, unknown);
+        return new Part(Colours.of(colours), Colours.of(far));
+    }
+
+    private static Part median(List<Mat> all) {
+        int w = all.get(0).cols();
+        int h = all.get(0).rows();
+        float[][] middle = new float[3][w * h];
+        float[][] deviation = new float[3][w * h];
+        IntStream.range(0, h).parallel().forEach(y -> {
+            float[][] rows = new float[all.size()][3 * w];
+            for (int k = 0; k < rows.length; k++) {
+                all.get(k).get(y, 0, rows[k]);
+            }
+            float[][] found = medians(rows);
+            for (int i = 0; i < 3 * w; i++) {
+                middle[i % 3][y * w + i / 3] = found[0][i];
+                deviation[i % 3][y * w + i / 3] = found[1][i];
+            }
+        });
+        return new Part(new Colours(w, h, middle), new Colours(w, h, deviation));
+    }
+
+    private static Bytes medianOfBytes(List<Mat> all) {
+        int w = all.get(0).cols();
+        int h = all.get(0).rows();
+        Bytes to = new Bytes(w, h, new byte[3 * w * h], new byte[3 * w * h]);
+        IntStream.range(0, h).parallel().forEach(y -> {
+            float[][] rows = new float[all.size()][3 * w];
+            byte[] row = new byte[3 * w];
+            for (int k = 0; k < rows.length; k++) {
+                all.get(k).get(y, 0, row);
+                for (int i = 0; i < row.length; i++) {
+                    rows[k][i] = row[i] & 255;
+                }
+            }
+            float[][] found = medians(rows);
+            for (int i = 0; i < 3 * w; i++) {
+                to.middle[3 * w * y + i] = (byte) found[0][i];
+                to.deviation[3 * w * y + i] = (byte) found[1][i];
+            }
+        });
         return to;
     }
 
-    private static Median median(List<Mat> all) {
-        Mat first = all.get(0);
-        Median to = new Median(first.clone(), first.clone());
-        IntStream.range(0, first.rows()).parallel().forEach(y -> medianOfRow(all, y, to));
-        return to;
-    }
-
-    private static void medianOfRow(List<Mat> all, int y, Median to) {
-        int n = all.size();
-        float[][] of = new float[n][];
-        for (int k = 0; k < n; k++) {
-            of[k] = row(all.get(k), y);
-        }
-        float[] middle = new float[of[0].length];
-        float[] deviation = new float[middle.length];
+    /** Of each number over several rows, the median, and the median distance from it. */
+    private static float[][] medians(float[][] rows) {
+        int n = rows.length;
+        float[][] found = new float[2][rows[0].length];
         float[] v = new float[n];
-        for (int i = 0; i < middle.length; i++) {
+        for (int i = 0; i < found[0].length; i++) {
             for (int k = 0; k < n; k++) {
-                v[k] = of[k][i];
+                v[k] = rows[k][i];
             }
             Arrays.sort(v);
-            middle[i] = v[n / 2];
+            found[0][i] = v[n / 2];
             for (int k = 0; k < n; k++) {
-                v[k] = Math.abs(v[k] - middle[i]);
+                v[k] = Math.abs(v[k] - found[0][i]);
             }
             Arrays.sort(v);
-            deviation[i] = v[n / 2];
+            found[1][i] = v[n / 2];
         }
-        put(middle, to.middle, y);
-        put(deviation, to.deviation, y);
-    }
-
-    private static float[] row(Mat m, int y) {
-        Mat floats = new Mat();
-        m.row(y).convertTo(floats, CvType.CV_32FC3);
-        float[] v = new float[3 * m.cols()];
-        floats.get(0, 0, v);
-        floats.release();
-        return v;
-    }
-
-    private static void put(float[] v, Mat m, int y) {
-        Mat floats = new Mat(1, m.cols(), CvType.CV_32FC3);
-        floats.put(0, 0, v);
-        floats.convertTo(m.row(y), m.type());
-        floats.release();
+        return found;
     }
 }

@@ -72,19 +72,6 @@ record Colours(int width, int height, float[][] rgb) {
         return plane(c).between(x, y);
     }
 
-    /** In three channels of floats. */
-    Mat mat() {
-        float[] v = new float[3 * width * height];
-        for (int i = 0; i < width * height; i++) {
-            for (int c = 0; c < 3; c++) {
-                v[3 * i + c] = rgb[c][i];
-            }
-        }
-        Mat m = new Mat(height, width, CvType.CV_32FC3);
-        m.put(0, 0, v);
-        return m;
-    }
-
     /** Of three channels of floats or of bytes. */
     static Colours of(Mat m) {
         int n = m.rows() * m.cols();

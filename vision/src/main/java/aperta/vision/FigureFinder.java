@@ -90,20 +90,21 @@ public final class FigureFinder {
                 on[(y - r.y()) * r.width() + x - r.x()] = (byte) (coverage.at(x, y) > 0.5f ? 1 : 0);
             }
         }
-        Mat m = new Mat(r.height(), r.width(), CvType.CV_8U);
-        m.put(0, 0, on);
-        List<MatOfPoint> found = new ArrayList<>();
-        Imgproc.findContours(m, found, new Mat(), Imgproc.RETR_CCOMP, Imgproc.CHAIN_APPROX_NONE);
-        m.release();
-        for (MatOfPoint c : found) {
-            MatOfPoint2f plain = new MatOfPoint2f();
-            Imgproc.approxPolyDP(new MatOfPoint2f(c.toArray()), plain, BESIDE, true);
-            List<Point> outline = new ArrayList<>();
-            for (org.opencv.core.Point p : plain.toArray()) {
-                outline.add(new Point((r.x() + p.x + 0.5) * scale, (r.y() + p.y + 0.5) * scale));
-            }
-            if (outline.size() > 2) {
-                all.add(outline);
+        try (Mats mats = new Mats()) {
+            Mat m = mats.bytes(r.width(), r.height(), CvType.CV_8U, on);
+            List<MatOfPoint> found = new ArrayList<>();
+            Imgproc.findContours(m, found, mats.empty(), Imgproc.RETR_CCOMP, Imgproc.CHAIN_APPROX_NONE);
+            for (MatOfPoint contour : found) {
+                mats.hold(contour);
+                MatOfPoint2f plain = mats.noPoints();
+                Imgproc.approxPolyDP(mats.points(contour.toList()), plain, BESIDE, true);
+                List<Point> outline = new ArrayList<>();
+                for (org.opencv.core.Point p : plain.toArray()) {
+                    outline.add(new Point((r.x() + p.x + 0.5) * scale, (r.y() + p.y + 0.5) * scale));
+                }
+                if (outline.size() > 2) {
+                    all.add(outline);
+                }
             }
         }
         return all;

@@ -93,7 +93,6 @@ final class FirstShape {
     }
 
     private static Plane grabCut(Colours picture, CleanPlate.Part empty, Strokes strokes, Region part, Region drawn) {
-        Mat seen = seen(picture, empty);
         float[] in = strokes.fromInside().value();
         float[] out = strokes.fromOutside().value();
         int across = drawn.x() + drawn.width();
@@ -114,13 +113,14 @@ final class FirstShape {
                 label[(y - part.y()) * part.width() + x - part.x()] = (byte) l;
             }
         }
-        Mat mask = new Mat(part.height(), part.width(), CvType.CV_8U);
-        mask.put(0, 0, label);
-        Core.setRNGSeed(1);
-        Imgproc.grabCut(seen, mask, new Rect(), new Mat(), new Mat(), ITERATIONS, Imgproc.GC_INIT_WITH_MASK);
-        mask.get(0, 0, label);
-        mask.release();
-        seen.release();
+        try (Mats mats = new Mats()) {
+            Mat seen = mats.bytes(part.width(), part.height(), CvType.CV_8UC3, seen(picture, empty));
+            Imgproc.GaussianBlur(seen, seen, new Size(0, 0), SMOOTH);
+            Mat mask = mats.bytes(part.width(), part.height(), CvType.CV_8U, label);
+            Core.setRNGSeed(1);
+            Imgproc.grabCut(seen, mask, new Rect(), mats.empty(), mats.empty(), ITERATIONS, Imgproc.GC_INIT_WITH_MASK);
+            mask.get(0, 0, label);
+        }
         Plane shape = new Plane(part.width(), part.height());
         for (int i = 0; i < label.length; i++) {
             shape.value()[i] = label[i] == Imgproc.GC_FGD || label[i] == Imgproc.GC_PR_FGD ? 1 : 0;
@@ -128,7 +128,7 @@ final class FirstShape {
         return shape;
     }
 
-    private static Mat seen(Colours picture, CleanPlate.Part empty) {
+    private static byte[] seen(Colours picture, CleanPlate.Part empty) {
         int n = picture.width() * picture.height();
         byte[] bytes = new byte[3 * n];
         for (int i = 0; i < n; i++) {
@@ -145,9 +145,6 @@ final class FirstShape {
             bytes[3 * i + 1] = (byte) Math.min(255, far * DIFFERENCE);
             bytes[3 * i + 2] = (byte) Math.max(0, Math.min(255, 128 + r - b));
         }
-        Mat m = new Mat(picture.height(), picture.width(), CvType.CV_8UC3);
-        m.put(0, 0, bytes);
-        Imgproc.GaussianBlur(m, m, new Size(0, 0), SMOOTH);
-        return m;
+        return bytes;
     }
 }

@@ -4,7 +4,7 @@ import aperta.core.geometry.Point;
 import java.util.List;
 
 /** Follows some marks from one frame to the next, from the frame on which they were set. */
-interface Follower extends AutoCloseable {
+interface Follower {
     /**
      * Where marks were found, in pixels of the film.
      *
@@ -19,7 +19,4 @@ interface Follower extends AutoCloseable {
      * @param wider how many frames they haven't been seen for; they are looked for the farther away
      */
     Look look(long frame, List<Point> expected, int wider);
-
-    @Override
-    void close();
 }

@@ -170,44 +170,41 @@ public final class Following {
         double usual = 1;
         double spread = 0;
         int unseen = 0;
-        try (Follower follower = follower(start, steps.get(start).at())) {
-            for (long f = start + way; way * f <= way * end; f += way) {
-                Optional<Step> before = keep ? known(f) : Optional.empty();
-                if (before.isPresent()) {
-                    usual = f == start + way
-                            ? Math.max(SURELY_LOST, before.get().sure())
-                            : usual;
-                    unseen = before.get().by() == By.FOUND ? 0 : unseen + 1;
-                    past.add(before.get().at());
-                    found.put(f, before.get());
-                    steps.put(f, before.get());
-                    continue;
-                }
-                List<Point> expected = expected(past);
-                Follower.Look look = follower.look(f, inFilm(expected), unseen);
-                double sure = Math.max(0, Math.min(1, look.sure()));
-                // The first frame says what is usual.
-                usual = f == start + way ? Math.max(SURELY_LOST, sure) : usual;
-                boolean seen = sure >= Math.max(SURELY_LOST, usual - Math.max(LEAST_DROP, DEVIATIONS * spread));
-                if (!seen && (track.lost() == Track.Lost.STOP || unseen >= LONGEST_UNSEEN)) {
-                    break;
-                }
-                unseen = seen ? 0 : unseen + 1;
-                if (seen) {
-                    spread += LEARNT * (Math.abs(sure - usual) - spread);
-                    usual += LEARNT * (sure - usual);
-                }
-                List<Point> at = seen ? inClip(look.at()) : expected;
-                past.add(at);
-                Step step = new Step(at, sure, seen ? By.FOUND : By.GUESSED);
-                found.put(f, step);
-                if (keep) {
-                    steps.put(f, step);
-                }
-                if (!told.step(path(), f)) {
-                    stopped = true;
-                    break;
-                }
+        Follower follower = follower(start, steps.get(start).at());
+        for (long f = start + way; way * f <= way * end; f += way) {
+            Optional<Step> before = keep ? known(f) : Optional.empty();
+            if (before.isPresent()) {
+                usual = f == start + way ? Math.max(SURELY_LOST, before.get().sure()) : usual;
+                unseen = before.get().by() == By.FOUND ? 0 : unseen + 1;
+                past.add(before.get().at());
+                found.put(f, before.get());
+                steps.put(f, before.get());
+                continue;
+            }
+            List<Point> expected = expected(past);
+            Follower.Look look = follower.look(f, inFilm(expected), unseen);
+            double sure = Math.max(0, Math.min(1, look.sure()));
+            // The first frame says what is usual.
+            usual = f == start + way ? Math.max(SURELY_LOST, sure) : usual;
+            boolean seen = sure >= Math.max(SURELY_LOST, usual - Math.max(LEAST_DROP, DEVIATIONS * spread));
+            if (!seen && (track.lost() == Track.Lost.STOP || unseen >= LONGEST_UNSEEN)) {
+                break;
+            }
+            unseen = seen ? 0 : unseen + 1;
+            if (seen) {
+                spread += LEARNT * (Math.abs(sure - usual) - spread);
+                usual += LEARNT * (sure - usual);
+            }
+            List<Point> at = seen ? inClip(look.at()) : expected;
+            past.add(at);
+            Step step = new Step(at, sure, seen ? By.FOUND : By.GUESSED);
+            found.put(f, step);
+            if (keep) {
+                steps.put(f, step);
+            }
+            if (!told.step(path(), f)) {
+                stopped = true;
+                break;
             }
         }
         if (!stopped) {

@@ -2,7 +2,6 @@ package aperta.vision;
 
 import java.util.Arrays;
 import org.opencv.core.Core;
-import org.opencv.core.CvType;
 import org.opencv.core.Mat;
 import org.opencv.core.TermCriteria;
 
@@ -53,20 +52,20 @@ record Palette(float[][] colours, float[][] variances) {
 
     private static Palette clustered(float[] samples, int many) {
         int n = samples.length / 3;
-        Mat all = new Mat(n, 3, CvType.CV_32F);
-        all.put(0, 0, samples);
-        Mat labels = new Mat();
-        Mat centres = new Mat();
-        Core.setRNGSeed(1);
-        TermCriteria end = new TermCriteria(TermCriteria.COUNT, ITERATIONS, 0);
-        Core.kmeans(all, many, labels, end, 1, Core.KMEANS_PP_CENTERS, centres);
         int[] label = new int[n];
-        labels.get(0, 0, label);
         float[][] colours = new float[many][3];
         float[][] variances = new float[many][3];
         int[] count = new int[many];
-        for (int k = 0; k < many; k++) {
-            centres.get(k, 0, colours[k]);
+        try (Mats mats = new Mats()) {
+            Mat labels = mats.empty();
+            Mat centres = mats.empty();
+            Core.setRNGSeed(1);
+            TermCriteria end = new TermCriteria(TermCriteria.COUNT, ITERATIONS, 0);
+            Core.kmeans(mats.floats(3, n, samples), many, labels, end, 1, Core.KMEANS_PP_CENTERS, centres);
+            labels.get(0, 0, label);
+            for (int k = 0; k < many; k++) {
+                centres.get(k, 0, colours[k]);
+            }
         }
         for (int i = 0; i < n; i++) {
             count[label[i]]++;
@@ -80,9 +79,6 @@ record Palette(float[][] colours, float[][] variances) {
                 variances[k][c] /= Math.max(1, count[k]);
             }
         }
-        all.release();
-        labels.release();
-        centres.release();
         return new Palette(colours, variances);
     }
 

@@ -3,7 +3,6 @@ package aperta.vision;
 import aperta.core.geometry.Point;
 import aperta.core.picture.Region;
 import org.opencv.core.CvException;
-import org.opencv.core.CvType;
 import org.opencv.core.Mat;
 import org.opencv.core.TermCriteria;
 import org.opencv.video.Video;
@@ -13,7 +12,7 @@ import org.opencv.video.Video;
  * Psarakis, <i>Parametric Image Alignment Using Enhanced Correlation Coefficient Maximization</i>, 2008), which brightness and
  * contrast leave as it is.
  */
-final class Patch implements AutoCloseable {
+final class Patch {
     private static final TermCriteria ENOUGH = new TermCriteria(TermCriteria.COUNT | TermCriteria.EPS, 40, 1e-5);
     /** Both pictures are seen through a Gaussian of so many pixels, so that grain counts less. */
     private static final int SMOOTHED = 5;
@@ -21,12 +20,16 @@ final class Patch implements AutoCloseable {
     /** How much a patch may have been sheared or stretched for a map to be believed. */
     private static final double MOST_CHANGE = 2;
 
-    final Mat picture;
+    /** How wide and high. */
+    private final int side;
+
+    private final float[] grey;
     /** The mark, in pixels of the patch, whose centres lie on whole numbers. */
     private final Point mark;
 
-    private Patch(Mat picture, Point mark) {
-        this.picture = picture;
+    private Patch(int side, float[] grey, Point mark) {
+        this.side = side;
+        this.grey = grey;
         this.mark = mark;
     }
 
@@ -36,13 +39,11 @@ final class Patch implements AutoCloseable {
         int x = (int) Math.rint(at.x() - n / 2.0);
         int y = (int) Math.rint(at.y() - n / 2.0);
         Region part = new Region(x, y, n, n);
-        return new Patch(mat(film, frame, part), new Point(at.x() - x - 0.5, at.y() - y - 0.5));
+        return new Patch(n, film.grey(frame, part), new Point(at.x() - x - 0.5, at.y() - y - 0.5));
     }
 
-    static Mat mat(Film film, long frame, Region part) {
-        Mat m = new Mat(part.height(), part.width(), CvType.CV_32F);
-        m.put(0, 0, film.grey(frame, part));
-        return m;
+    Mat picture(Mats mats) {
+        return mats.floats(side, side, grey);
     }
 
     /** Where the mark is when the patch's first pixel lies on one of a picture. */
@@ -72,15 +73,12 @@ final class Patch implements AutoCloseable {
      * @param motion one of the library's
      */
     Found align(Mat in, Point near, double[] shape, int motion) {
-        Mat warp = new Mat(2, 3, CvType.CV_32F);
         double tx = near.x() - 0.5 - shape[0] * mark.x() - shape[1] * mark.y();
         double ty = near.y() - 0.5 - shape[2] * mark.x() - shape[3] * mark.y();
-        warp.put(0, 0, new float[] {
-            (float) shape[0], (float) shape[1], (float) tx, (float) shape[2], (float) shape[3], (float) ty
-        });
-        try {
-            double sure = Video.findTransformECC(picture, in, warp, motion, ENOUGH, new Mat(), SMOOTHED);
-            float[] m = new float[6];
+        float[] m = {(float) shape[0], (float) shape[1], (float) tx, (float) shape[2], (float) shape[3], (float) ty};
+        try (Mats mats = new Mats()) {
+            Mat warp = mats.floats(3, 2, m);
+            double sure = Video.findTransformECC(picture(mats), in, warp, motion, ENOUGH, mats.empty(), SMOOTHED);
             warp.get(0, 0, m);
             Point at = new Point(
                     m[0] * mark.x() + m[1] * mark.y() + m[2] + 0.5, m[3] * mark.x() + m[4] * mark.y() + m[5] + 0.5);
@@ -91,13 +89,6 @@ final class Patch implements AutoCloseable {
         } catch (CvException e) {
             // What it throws where it doesn't come to an end: the patch isn't there.
             return new Found(near, 0, UPRIGHT);
-        } finally {
-            warp.release();
         }
-    }
-
-    @Override
-    public void close() {
-        picture.release();
     }
 }

@@ -15,16 +15,20 @@ record Plane(int width, int height, float[] value) {
 
     /** Convolved with a Gaussian; the edge's pixels go on beyond it. */
     Plane blurred(double sigma) {
-        Mat m = mat();
-        Imgproc.GaussianBlur(m, m, new Size(0, 0), sigma, sigma, Core.BORDER_REPLICATE);
-        return taken(m);
+        try (Mats mats = new Mats()) {
+            Mat m = mats.plane(this);
+            Imgproc.GaussianBlur(m, m, new Size(0, 0), sigma, sigma, Core.BORDER_REPLICATE);
+            return of(m);
+        }
     }
 
     /** The mean over a box, whose sides are odd. */
     Plane mean(int wide, int high) {
-        Mat m = mat();
-        Imgproc.blur(m, m, new Size(wide, high), new org.opencv.core.Point(-1, -1), Core.BORDER_REPLICATE);
-        return taken(m);
+        try (Mats mats = new Mats()) {
+            Mat m = mats.plane(this);
+            Imgproc.blur(m, m, new Size(wide, high), new org.opencv.core.Point(-1, -1), Core.BORDER_REPLICATE);
+            return of(m);
+        }
     }
 
     /**
@@ -67,13 +71,11 @@ record Plane(int width, int height, float[] value) {
 
     /** Enlarged so many times, smoothly, the upper left part of it. */
     Plane enlarged(int by, int wide, int high) {
-        Mat m = mat();
-        Mat large = new Mat();
-        Imgproc.resize(m, large, new Size(width * by, height * by), 0, 0, Imgproc.INTER_LINEAR);
-        Mat part = large.submat(0, high, 0, wide).clone();
-        m.release();
-        large.release();
-        return taken(part);
+        try (Mats mats = new Mats()) {
+            Mat large = mats.empty();
+            Imgproc.resize(mats.plane(this), large, new Size(width * by, height * by), 0, 0, Imgproc.INTER_LINEAR);
+            return of(mats.copy(mats.part(large, wide, high)));
+        }
     }
 
     /** How far each pixel lies inside (above 0) or outside of where this is above a half, in pixels. */
@@ -99,24 +101,17 @@ record Plane(int width, int height, float[] value) {
         for (int i = 0; i < others.length; i++) {
             others[i] = (byte) (marked[i] ? 0 : 255);
         }
-        Mat m = new Mat(height, width, CvType.CV_8U);
-        m.put(0, 0, others);
-        Mat d = new Mat();
-        Imgproc.distanceTransform(m, d, Imgproc.DIST_L2, 5);
-        m.release();
-        return taken(d);
+        try (Mats mats = new Mats()) {
+            Mat distance = mats.empty();
+            Mat m = mats.bytes(width, height, CvType.CV_8U, others);
+            Imgproc.distanceTransform(m, distance, Imgproc.DIST_L2, 5);
+            return of(distance);
+        }
     }
 
-    Mat mat() {
-        Mat m = new Mat(height, width, CvType.CV_32F);
-        m.put(0, 0, value);
-        return m;
-    }
-
-    private static Plane taken(Mat m) {
+    private static Plane of(Mat m) {
         Plane to = new Plane(m.cols(), m.rows());
         m.get(0, 0, to.value);
-        m.release();
         return to;
     }
 }

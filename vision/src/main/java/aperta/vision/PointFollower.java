@@ -50,19 +50,16 @@ final class PointFollower implements Follower {
         int spare = (int) Math.ceil(size / 2 + far) + 2;
         Region part = new Region(
                 (int) Math.floor(near.x()) - spare, (int) Math.floor(near.y()) - spare, 2 * spare + 1, 2 * spare + 1);
-        Mat in = Patch.mat(film, frame, part);
-        try {
+        try (Mats mats = new Mats()) {
+            Mat in = mats.floats(part.width(), part.height(), film.grey(frame, part));
             Patch.Found found = find(in, new Point(near.x() - part.x(), near.y() - part.y()), far);
             Point at = new Point(found.at().x() + part.x(), found.at().y() + part.y());
             boolean inside = at.x() >= 0 && at.y() >= 0 && at.x() <= film.width() && at.y() <= film.height();
             double sure = inside ? found.sure() : 0;
             if (sure >= LIKE_LAST) {
-                last.close();
                 last = Patch.around(film, frame, at, size);
             }
             return new Look(List.of(at), sure);
-        } finally {
-            in.release();
         }
     }
 
@@ -101,9 +98,9 @@ final class PointFollower implements Follower {
 
     /** The best place in whole pixels. */
     private Point rough(Mat in, Point near, double far) {
-        Mat scores = new Mat();
-        try {
-            Imgproc.matchTemplate(in, last.picture, scores, Imgproc.TM_CCOEFF_NORMED);
+        try (Mats mats = new Mats()) {
+            Mat scores = mats.empty();
+            Imgproc.matchTemplate(in, last.picture(mats), scores, Imgproc.TM_CCOEFF_NORMED);
             int w = scores.cols();
             int h = scores.rows();
             float[] all = new float[w * h];
@@ -124,14 +121,6 @@ final class PointFollower implements Follower {
                 }
             }
             return at;
-        } finally {
-            scores.release();
         }
-    }
-
-    @Override
-    public void close() {
-        first.close();
-        last.close();
     }
 }

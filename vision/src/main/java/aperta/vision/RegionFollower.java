@@ -6,15 +6,11 @@ import aperta.core.geometry.Point;
 import aperta.core.picture.Region;
 import java.util.ArrayList;
 import java.util.List;
-import org.opencv.calib3d.Calib3d;
 import org.opencv.core.Core;
 import org.opencv.core.CvException;
 import org.opencv.core.CvType;
 import org.opencv.core.Mat;
-import org.opencv.core.MatOfByte;
-import org.opencv.core.MatOfFloat;
 import org.opencv.core.MatOfPoint;
-import org.opencv.core.MatOfPoint2f;
 import org.opencv.core.Scalar;
 import org.opencv.core.Size;
 import org.opencv.core.TermCriteria;
@@ -47,9 +43,12 @@ final class RegionFollower implements Follower {
 
     private final int width;
     private final int height;
-    private final Mat first;
-    private final Mat inside;
-    private final MatOfPoint2f corners;
+    /** What is compared, on the first frame. */
+    private final float[] first;
+    /** 255 between the marks, 0 elsewhere. */
+    private final byte[] inside;
+
+    private final List<org.opencv.core.Point> corners;
     private final double reach;
 
     RegionFollower(Film film, long frame, List<Point> marks, double reach) {
@@ -64,36 +63,35 @@ final class RegionFollower implements Follower {
         this.height = (int) Math.ceil(box.height() * scale);
         this.toCompared = new Homography(
                 new double[] {scale, 0, -box.x0() * scale - 0.5, 0, scale, -box.y0() * scale - 0.5, 0, 0, 1});
-        this.first = seen(frame, new Homography(new double[] {1, 0, 0, 0, 1, 0, 0, 0, 1}));
-        this.inside = inside();
-        this.corners = cornersIn(first);
+        this.first = new float[width * height];
+        this.inside = new byte[width * height];
+        try (Mats mats = new Mats()) {
+            Mat seen = seen(mats, frame, new Homography(new double[] {1, 0, 0, 0, 1, 0, 0, 0, 1}), 0);
+            seen.get(0, 0, first);
+            Mat mask = mask(mats);
+            mask.get(0, 0, inside);
+            this.corners = cornersIn(mats, seen, mask);
+        }
     }
 
-    private Mat inside() {
-        Mat mask = Mat.zeros(height, width, CvType.CV_8U);
+    private Mat mask(Mats mats) {
+        Mat mask = mats.zeros(width, height, CvType.CV_8U);
         List<org.opencv.core.Point> points = new ArrayList<>();
         for (Point p : marks) {
             Point q = toCompared.apply(p);
             points.add(new org.opencv.core.Point(q.x(), q.y()));
         }
-        MatOfPoint polygon = new MatOfPoint();
+        MatOfPoint polygon = mats.noWholePoints();
         polygon.fromList(points);
         Imgproc.fillConvexPoly(mask, polygon, new Scalar(255));
         return mask;
     }
 
-    private MatOfPoint2f cornersIn(Mat picture) {
-        MatOfPoint found = new MatOfPoint();
-        Mat eight = eightBit(picture);
-        Imgproc.goodFeaturesToTrack(eight, found, MOST_CORNERS, QUALITY, 5, inside, 5, false, 0.04);
-        eight.release();
-        MatOfPoint2f all = new MatOfPoint2f();
-        all.fromList(found.empty() ? List.of() : found.toList());
-        return all;
-    }
-
-    private Mat seen(long frame, Homography fromFirst) {
-        return seen(frame, fromFirst, 0);
+    private static List<org.opencv.core.Point> cornersIn(Mats mats, Mat picture, Mat mask) {
+        MatOfPoint found = mats.noWholePoints();
+        Mat eight = eightBit(mats, picture);
+        Imgproc.goodFeaturesToTrack(eight, found, MOST_CORNERS, QUALITY, 5, mask, 5, false, 0.04);
+        return found.empty() ? List.of() : found.toList();
     }
 
     /**
@@ -101,7 +99,7 @@ final class RegionFollower implements Follower {
      *
      * @param far so many pixels more on each side
      */
-    private Mat seen(long frame, Homography fromFirst, int far) {
+    private Mat seen(Mats mats, long frame, Homography fromFirst, int far) {
         int wide = width + 2 * far;
         int high = height + 2 * far;
         Homography back = new Homography(new double[] {1, 0, -far, 0, 1, -far, 0, 0, 1})
@@ -114,51 +112,34 @@ final class RegionFollower implements Follower {
                 back.apply(new Point(-1, high)));
         Region part = Region.around(Box.around(around).grown(3))
                 .intersect(new Region(-film.width(), -film.height(), 3 * film.width(), 3 * film.height()));
-        Mat into = Mat.zeros(high, wide, CvType.CV_32F);
+        Mat into = mats.zeros(wide, high, CvType.CV_32F);
         if (part.isEmpty()) {
             return into;
         }
-        Mat source = Patch.mat(film, frame, part);
+        Mat source = mats.floats(part.width(), part.height(), film.grey(frame, part));
         // Where what is compared has fewer pixels, each is a mean of several.
         double many = 1 / toCompared.m()[0];
         if (many > 1.5) {
             Imgproc.GaussianBlur(source, source, new Size(0, 0), 0.4 * many);
         }
-        Mat map = mat(back.then(new Homography(new double[] {1, 0, -part.x() - 0.5, 0, 1, -part.y() - 0.5, 0, 0, 1})));
+        Homography toSource =
+                back.then(new Homography(new double[] {1, 0, -part.x() - 0.5, 0, 1, -part.y() - 0.5, 0, 0, 1}));
         Imgproc.warpPerspective(
                 source,
                 into,
-                map,
+                mats.homography(toSource),
                 new Size(wide, high),
                 Imgproc.INTER_CUBIC | Imgproc.WARP_INVERSE_MAP,
                 Core.BORDER_REPLICATE,
                 new Scalar(0));
-        source.release();
-        map.release();
         return into;
     }
 
-    private static Mat mat(Homography h) {
-        Mat m = new Mat(3, 3, CvType.CV_64F);
-        for (int i = 0; i < 9; i++) {
-            m.put(i / 3, i % 3, h.m()[i] / h.m()[8]);
-        }
-        return m;
-    }
-
-    private static Homography homography(Mat m) {
-        double[] all = new double[9];
-        for (int i = 0; i < 9; i++) {
-            all[i] = m.get(i / 3, i % 3)[0];
-        }
-        return new Homography(all);
-    }
-
     /** With the contrast of the whole stretched, since corners are followed in whole steps of brightness. */
-    private static Mat eightBit(Mat picture) {
+    private static Mat eightBit(Mats mats, Mat picture) {
         Core.MinMaxLocResult range = Core.minMaxLoc(picture);
         double width = Math.max(1e-6, range.maxVal - range.minVal);
-        Mat eight = new Mat();
+        Mat eight = mats.empty();
         picture.convertTo(eight, CvType.CV_8U, 255 / width, -255 * range.minVal / width);
         return eight;
     }
@@ -178,19 +159,21 @@ final class RegionFollower implements Follower {
     /** The exact place near one. */
     private Look exactly(long frame, Homography near, List<Point> expected) {
         Homography now = byCorners(frame, byCorners(frame, near));
-        Mat seen = seen(frame, now);
-        Mat warp = Mat.eye(3, 3, CvType.CV_32F);
         double sure;
-        try {
-            sure = Video.findTransformECC(first, seen, warp, Video.MOTION_HOMOGRAPHY, ENOUGH, inside, 5);
+        try (Mats mats = new Mats()) {
+            Mat warp = mats.floats(3, 3, new float[] {1, 0, 0, 0, 1, 0, 0, 0, 1});
+            Mat before = mats.floats(width, height, first);
+            Mat mask = mats.bytes(width, height, CvType.CV_8U, inside);
+            Mat seen = seen(mats, frame, now, 0);
+            sure = Video.findTransformECC(before, seen, warp, Video.MOTION_HOMOGRAPHY, ENOUGH, mask, 5);
             // What is seen here lies there: the map goes from the first picture to the one compared with it.
-            now = toCompared.then(homography(warp)).then(toCompared.inverse()).then(now);
+            now = toCompared
+                    .then(Mats.homography(warp))
+                    .then(toCompared.inverse())
+                    .then(now);
         } catch (CvException e) {
             // What it throws where it doesn't come to an end: the region isn't there.
             sure = 0;
-        } finally {
-            seen.release();
-            warp.release();
         }
         List<Point> at = new ArrayList<>();
         for (Point p : marks) {
@@ -225,13 +208,15 @@ final class RegionFollower implements Follower {
         if (far < 1) {
             return now;
         }
-        Mat seen = seen(frame, now, far);
-        Mat scores = new Mat();
-        Imgproc.matchTemplate(seen, first, scores, Imgproc.TM_CCOEFF_NORMED);
-        Core.MinMaxLocResult best = Core.minMaxLoc(scores);
-        double here = scores.get(far, far)[0];
-        seen.release();
-        scores.release();
+        Core.MinMaxLocResult best;
+        double here;
+        try (Mats mats = new Mats()) {
+            Mat scores = mats.empty();
+            Mat before = mats.floats(width, height, first);
+            Imgproc.matchTemplate(seen(mats, frame, now, far), before, scores, Imgproc.TM_CCOEFF_NORMED);
+            best = Core.minMaxLoc(scores);
+            here = scores.get(far, far)[0];
+        }
         if (best.maxVal < here + 0.02) {
             return now;
         }
@@ -241,54 +226,17 @@ final class RegionFollower implements Follower {
     }
 
     private Homography byCorners(long frame, Homography now) {
-        if (corners.rows() < LEAST_CORNERS) {
+        if (corners.size() < LEAST_CORNERS) {
             return now;
         }
-        Mat seen = seen(frame, now);
-        Mat a = eightBit(first);
-        Mat b = eightBit(seen);
-        MatOfPoint2f there = new MatOfPoint2f();
-        MatOfPoint2f back = new MatOfPoint2f();
-        MatOfByte forth = new MatOfByte();
-        MatOfByte again = new MatOfByte();
-        MatOfFloat error = new MatOfFloat();
-        Video.calcOpticalFlowPyrLK(a, b, corners, there, forth, error, new Size(15, 15), 3);
-        Video.calcOpticalFlowPyrLK(b, a, there, back, again, error, new Size(15, 15), 3);
-        org.opencv.core.Point[] from = corners.toArray();
-        org.opencv.core.Point[] to = there.toArray();
-        org.opencv.core.Point[] returned = back.toArray();
-        byte[] good = forth.toArray();
-        byte[] goodAgain = again.toArray();
-        List<org.opencv.core.Point> p = new ArrayList<>();
-        List<org.opencv.core.Point> q = new ArrayList<>();
-        for (int i = 0; i < from.length; i++) {
-            double dx = from[i].x - returned[i].x;
-            double dy = from[i].y - returned[i].y;
-            if (good[i] == 1 && goodAgain[i] == 1 && dx * dx + dy * dy < APART * APART) {
-                p.add(from[i]);
-                q.add(to[i]);
-            }
+        try (Mats mats = new Mats()) {
+            Mat a = eightBit(mats, mats.floats(width, height, first));
+            Mat b = eightBit(mats, seen(mats, frame, now, 0));
+            return Corners.followed(mats, a, b, corners, APART)
+                    .homography(mats, LEAST_CORNERS, RANSAC_PIXELS)
+                    .map(found ->
+                            toCompared.then(found).then(toCompared.inverse()).then(now))
+                    .orElse(now);
         }
-        seen.release();
-        a.release();
-        b.release();
-        if (p.size() < LEAST_CORNERS) {
-            return now;
-        }
-        MatOfPoint2f src = new MatOfPoint2f();
-        MatOfPoint2f dst = new MatOfPoint2f();
-        src.fromList(p);
-        dst.fromList(q);
-        Mat found = Calib3d.findHomography(src, dst, Calib3d.RANSAC, RANSAC_PIXELS);
-        if (found.empty()) {
-            return now;
-        }
-        return toCompared.then(homography(found)).then(toCompared.inverse()).then(now);
-    }
-
-    @Override
-    public void close() {
-        first.release();
-        inside.release();
     }
 }

@@ -23,9 +23,4 @@ final class SeveralFollowers implements Follower {
         }
         return new Look(at, sure);
     }
-
-    @Override
-    public void close() {
-        each.forEach(Follower::close);
-    }
 }

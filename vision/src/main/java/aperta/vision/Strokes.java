@@ -24,20 +24,21 @@ final class Strokes {
     }
 
     private boolean[] drawn(List<BrushStroke> strokes, boolean in, int by) {
-        Mat m = Mat.zeros(height, width, CvType.CV_8U);
-        for (BrushStroke s : strokes) {
-            if (s.inside() == in) {
-                int thick = Math.max(1, (int) Math.round(2 * s.radius() / by));
-                Point last = s.path().get(0);
-                for (Point p : s.path()) {
-                    Imgproc.line(m, pixel(last, by), pixel(p, by), new Scalar(255), thick);
-                    last = p;
+        byte[] bytes = new byte[width * height];
+        try (Mats mats = new Mats()) {
+            Mat m = mats.zeros(width, height, CvType.CV_8U);
+            for (BrushStroke s : strokes) {
+                if (s.inside() == in) {
+                    int thick = Math.max(1, (int) Math.round(2 * s.radius() / by));
+                    Point last = s.path().get(0);
+                    for (Point p : s.path()) {
+                        Imgproc.line(m, pixel(last, by), pixel(p, by), new Scalar(255), thick);
+                        last = p;
+                    }
                 }
             }
+            m.get(0, 0, bytes);
         }
-        byte[] bytes = new byte[width * height];
-        m.get(0, 0, bytes);
-        m.release();
         boolean[] to = new boolean[bytes.length];
         for (int i = 0; i < to.length; i++) {
             to[i] = bytes[i] != 0;
