@@ -20,18 +20,20 @@ final class Evidence {
     private static final double UNEVEN = 0.02;
     /** How much less likely a colour of the figure is where it wasn't before. */
     private static final double ELSEWHERE = 2;
-    /** What a pixel may say at most. */
-    private static final double CAP = 3;
-    /** What pixels say is averaged over those nearby that look alike: within which radius, and how alike. */
-    private static final double NEARBY = 0.6;
+    /** What a pixel may say at most: for the figure, and against it, which takes the plate's very colour. */
+    private static final double MOST_FOR = 3;
 
-    private static final int RADIUS = 3;
+    private static final double MOST_AGAINST = 4;
+    /** What pixels say is averaged over those nearby that look alike: within which radius, and how alike. */
+    private static final double NEARBY = 0.4;
+
+    private static final int RADIUS = 2;
     private static final double ALIKE = 8;
 
     private Evidence() {}
 
     /**
-     * The logarithm of the odds, from about -3 to 3, averaged over neighbours that look alike.
+     * The logarithm of the odds, from about -4 to 3, averaged over neighbours that look alike.
      *
      * @param expected what is known of the figure, moved to where it is expected
      * @param inside how far each pixel lies inside of where it is expected, below 0 outside
@@ -71,7 +73,7 @@ final class Evidence {
                 background = Math.min(background, Math.min(toAround, toShadow));
             }
             double l = 0.5 * (background - Math.min(NOVEL, toOwn));
-            odds.value()[i] = (float) Math.max(-CAP, Math.min(CAP, l));
+            odds.value()[i] = (float) Math.max(-MOST_AGAINST, Math.min(MOST_FOR, l));
         }
         return new GuidedFilter(picture, RADIUS, ALIKE).filtered(odds.blurred(NEARBY));
     }

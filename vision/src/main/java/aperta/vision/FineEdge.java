@@ -4,16 +4,19 @@ import aperta.core.picture.Matte;
 import aperta.core.picture.Region;
 
 /**
- * The coverage of each pixel at full size, from the shape at working size. Along the edge a pixel is a mixture of the
- * figure's colour and the plate's; the share is the one that explains the pixel best, held towards the shape as it would be
- * blurred by its own motion (least squares with a Gaussian prior).
+ * The coverage of each pixel at full size, from the shape at working size: as it is blurred by its own motion once its edge
+ * has been found ({@link MotionEdge}). Of what hardly moves, a pixel along the edge is a mixture of the figure's colour and the
+ * plate's; the share is the one that explains the pixel best, held towards the shape (least squares with a Gaussian prior).
+ * What moves has no one colour along its edge, since each pixel there saw a stretch of it.
  */
 final class FineEdge {
     /** For how much of a frame the shutter is open: a half turn, common practice, no source. */
     private static final double SHUTTER = 0.5;
     /** How hard the shape's own edge is, for the logarithm of odds. */
-    private static final double HARD = 2;
-    /** A pixel counts as seen before half of it is covered: by so much, as odds, the edge lies further in. */
+    private static final double HARD = 3;
+    /** From such a length of blur on, in pixels, mixtures count for nothing. */
+    private static final double FAST = 4;
+    /** A pixel of what stands still counts as seen before half of it is covered: by so much, as odds, the edge lies further in. */
     private static final double FURTHER_IN = 1;
     /** How far coverage may differ from the shape's. */
     private static final double FREE = 0.6;
@@ -47,32 +50,42 @@ final class FineEdge {
                 .intersect(new Region(0, 0, film.width(), film.height()));
         int w = part.width();
         int h = part.height();
-        Plane near = odds.moved(shape.part(), small, 0, 0, -9).enlarged(by, w, h);
-        Plane hard = new Plane(w, h);
-        for (int i = 0; i < w * h; i++) {
-            hard.value()[i] = (float) (1 / (1 + Math.exp(HARD * (FURTHER_IN - near.value()[i]))));
-        }
-        Plane shaped = hard.mean(along(shape.paceX()), along(shape.paceY()));
-        Plane around = shaped.mean(2 * by + 1, 2 * by + 1);
         Colours picture = film.colours(frame, part);
         CleanPlate.Part empty = plate.full(frame, film.reduced(frame, by), part);
-        boolean[] whole = new boolean[w * h];
+        double dx = SHUTTER * shape.paceX() * by;
+        double dy = SHUTTER * shape.paceY() * by;
+        double slow = Math.max(0, 1 - Math.hypot(dx, dy) / FAST);
+        Plane near = odds.moved(shape.part(), small, 0, 0, -9).enlarged(by, w, h);
+        Plane hard = MotionEdge.found(near, picture, empty, dx, dy);
+        for (int i = 0; i < w * h; i++) {
+            hard.value()[i] = (float) (1 / (1 + Math.exp(HARD * (slow * FURTHER_IN - hard.value()[i]))));
+        }
+        Plane alpha = hard.meanAlong(dx, dy);
+        if (slow > 0) {
+            Colours before = shape.own().moved(shape.part(), small, 0, 0).enlarged(by, w, h);
+            alpha = mixtures(alpha, picture, empty, before, slow * FREE);
+        }
+        return new Matte(part, alpha.blurred(1).value());
+    }
+
+    private Plane mixtures(Plane shaped, Colours picture, CleanPlate.Part empty, Colours before, double free) {
+        boolean[] whole = new boolean[shaped.value().length];
         for (int i = 0; i < whole.length; i++) {
             whole[i] = shaped.value()[i] > WHOLE;
         }
         Colours own = picture.spread(whole, FAR);
-        Colours before = shape.own().moved(shape.part(), small, 0, 0).enlarged(by, w, h);
-        Plane alpha = new Plane(w, h);
-        for (int i = 0; i < w * h; i++) {
+        Plane around = shaped.mean(2 * by + 1, 2 * by + 1);
+        Plane alpha = new Plane(shaped.width(), shaped.height());
+        for (int i = 0; i < whole.length; i++) {
             double t = around.value()[i];
             if (t < SURE || t > 1 - SURE) {
                 alpha.value()[i] = t < 0.5 ? 0 : 1;
             } else {
-                double free = FREE * Math.sqrt(Math.max(0.02, 4 * t * (1 - t)));
-                alpha.value()[i] = (float) share(i, picture, empty, own, before, shaped.value()[i], free);
+                double there = free * Math.sqrt(Math.max(0.02, 4 * t * (1 - t)));
+                alpha.value()[i] = (float) share(i, picture, empty, own, before, shaped.value()[i], there);
             }
         }
-        return new Matte(part, alpha.blurred(1).value());
+        return alpha;
     }
 
     /** The better of two shares: of the figure's colour nearby, and of its colour there in frames before. */
@@ -101,10 +114,6 @@ final class FineEdge {
             }
         }
         return best;
-    }
-
-    private int along(double pace) {
-        return 1 + 2 * (int) Math.round(SHUTTER * Math.abs(pace) * by / 2);
     }
 
     private Region seen(Plane odds, Shape shape) {

@@ -57,19 +57,7 @@ final class FirstShape {
                 Palette.NONE,
                 0);
         for (int i = 0; i < DECISIONS; i++) {
-            Shape next = carrier.decide(found, picture, empty, Optional.of(strokes));
-            Plane alpha = ShapeCarrier.probability(next.decided());
-            found = new Shape(
-                    part,
-                    alpha,
-                    next.decided(),
-                    Shape.own(picture, alpha),
-                    Shape.around(picture, alpha),
-                    0,
-                    0,
-                    false,
-                    Palette.of(picture, alpha),
-                    next.sure());
+            found = carrier.decide(found, picture, empty, Optional.of(strokes));
         }
         return found;
     }

@@ -107,9 +107,7 @@ record LimbMotion(Plane dx, Plane dy) {
         for (int y = 0; y < plane.height(); y++) {
             for (int x = 0; x < plane.width(); x++) {
                 int i = y * plane.width() + x;
-                double fromX = Math.max(0, Math.min(plane.width() - 1.001, x - dx.value()[i]));
-                double fromY = Math.max(0, Math.min(plane.height() - 1.001, y - dy.value()[i]));
-                to.value()[i] = plane.between(fromX, fromY);
+                to.value()[i] = plane.near(x - dx.value()[i], y - dy.value()[i]);
             }
         }
         return to;

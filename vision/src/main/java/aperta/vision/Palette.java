@@ -15,7 +15,7 @@ import org.opencv.core.TermCriteria;
 record Palette(float[][] colours, float[][] variances) {
     static final Palette NONE = new Palette(new float[0][], new float[0][]);
 
-    private static final int MOST = 6;
+    private static final int MOST = 12;
     private static final int ITERATIONS = 12;
     private static final int SAMPLES = 3000;
     /** What is covered by more than this is the figure's own colour. */

@@ -31,6 +31,33 @@ record Plane(int width, int height, float[] value) {
         }
     }
 
+    /** The mean over a line through each pixel that reaches from {@code -d/2} to {@code d/2}. */
+    Plane meanAlong(double dx, double dy) {
+        int rx = (int) Math.ceil(Math.abs(dx) / 2);
+        int ry = (int) Math.ceil(Math.abs(dy) / 2);
+        int w = 2 * rx + 3;
+        float[] line = new float[w * (2 * ry + 3)];
+        int n = 4 * (int) Math.ceil(1 + Math.hypot(dx, dy));
+        for (int k = 0; k < n; k++) {
+            double t = (k + 0.5) / n - 0.5;
+            double x = rx + 1 + t * dx;
+            double y = ry + 1 + t * dy;
+            int at = (int) y * w + (int) x;
+            float sx = (float) (x - (int) x);
+            float sy = (float) (y - (int) y);
+            line[at] += (1 - sx) * (1 - sy) / n;
+            line[at + 1] += sx * (1 - sy) / n;
+            line[at + w] += (1 - sx) * sy / n;
+            line[at + w + 1] += sx * sy / n;
+        }
+        try (Mats mats = new Mats()) {
+            Mat m = mats.plane(this);
+            Mat kernel = mats.floats(w, 2 * ry + 3, line);
+            Imgproc.filter2D(m, m, -1, kernel, new org.opencv.core.Point(-1, -1), 0, Core.BORDER_REPLICATE);
+            return of(m);
+        }
+    }
+
     /**
      * What lies in another region once this, which lies in {@code from}, has been moved.
      *
@@ -67,6 +94,11 @@ record Plane(int width, int height, float[] value) {
         int at = iy * width + ix;
         return (value[at] * (1 - sx) + value[at + 1] * sx) * (1 - sy)
                 + (value[at + width] * (1 - sx) + value[at + width + 1] * sx) * sy;
+    }
+
+    /** The same; beyond the plane its edge goes on. */
+    float near(double x, double y) {
+        return between(Math.max(0, Math.min(width - 1.001, x)), Math.max(0, Math.min(height - 1.001, y)));
     }
 
     /** Enlarged so many times, smoothly, the upper left part of it. */

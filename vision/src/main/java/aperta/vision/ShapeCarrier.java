@@ -23,8 +23,13 @@ final class ShapeCarrier {
     private static final double OUT = 7;
 
     private static final double IN = 10;
-    /** How quickly shape and colours are learnt; the shape by the cube of clarity, or noise would wear it away. */
+    /**
+     * How quickly shape and colours are learnt, and shape is forgotten; the shape by the cube of clarity, or noise would wear
+     * it away.
+     */
     private static final double LEARNT = 0.25;
+
+    private static final double FORGOTTEN = 0.4;
 
     private static final double COLOURS_LEARNT = 0.3;
     private static final double PACE_LEARNT = 0.4;
@@ -104,7 +109,7 @@ final class ShapeCarrier {
         return all.moved(new Region(0, 0, all.width(), all.height()), part, 0, 0);
     }
 
-    /** Decides each pixel, and learns. */
+    /** Decides each pixel, and learns: from a frame that was brushed, all that it shows. */
     Shape decide(Shape expected, Colours picture, CleanPlate.Part empty, Optional<Strokes> strokes) {
         Region part = expected.part();
         Plane inside = expected.remembered().signedDistance();
@@ -121,6 +126,7 @@ final class ShapeCarrier {
         strokes.ifPresent(s -> s.tell(part, decided, STROKE_REACH, CERTAIN));
         Plane alpha = probability(decided);
         Plane remembered = new Plane(part.width(), part.height());
+        boolean brushed = strokes.isPresent();
         double clear = 0;
         int edge = 0;
         for (int i = 0; i < remembered.value().length; i++) {
@@ -128,8 +134,8 @@ final class ShapeCarrier {
             double clarity = Math.abs(2 * p - 1);
             boolean near = Math.abs(inside.value()[i]) <= OUT;
             float m = expected.remembered().value()[i];
-            boolean told = strokes.isPresent() && Math.abs(decided.value()[i]) > CERTAIN / 2;
-            double rate = told ? 1 : near ? LEARNT * clarity * clarity * clarity : 0;
+            double rate = evidence.value()[i] < 0 ? FORGOTTEN : LEARNT;
+            rate = brushed ? 1 : near ? rate * clarity * clarity * clarity : 0;
             remembered.value()[i] = (float) (m + rate * (alpha.value()[i] - m));
             if (alpha.value()[i] > 0.05f && alpha.value()[i] < 0.95f) {
                 edge++;
@@ -140,12 +146,12 @@ final class ShapeCarrier {
                 part,
                 remembered,
                 decided,
-                expected.own().mixed(Shape.own(picture, alpha), COLOURS_LEARNT),
+                expected.own().mixed(Shape.own(picture, alpha), brushed ? 1 : COLOURS_LEARNT),
                 Shape.around(picture, alpha),
                 expected.paceX(),
                 expected.paceY(),
                 expected.paced(),
-                expected.palette(),
+                brushed ? Palette.of(picture, alpha) : expected.palette(),
                 edge == 0 ? 0 : clear / edge);
     }
 

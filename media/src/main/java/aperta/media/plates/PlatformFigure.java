@@ -5,7 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 
 /**
- * The coverage of the figure that walks through the platform plate, as it was cut out by two brush strokes, which lie in the
+ * The coverage of the figure that walks through the platform plate, as it was cut out by the brush strokes that lie in the
  * demo's shot “Behind him”: carrying them again finds the same.
  */
 final class PlatformFigure implements MadeFile {
