@@ -5,6 +5,7 @@ import aperta.core.picture.Region;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.IntUnaryOperator;
 import java.util.stream.IntStream;
 import org.opencv.core.Core;
 import org.opencv.core.CvType;
@@ -20,11 +21,15 @@ import org.opencv.imgproc.Imgproc;
 final class CleanPlate {
     private static final int SAMPLES = 21;
     /** The deviation of what was never seen. */
-    private static final double UNKNOWN = 90;
+    static final float UNKNOWN = 90;
     /** Up to here the camera is taken to stand still, in pixels at working size. */
     private static final double STILL = 1.5;
     /** How often a frame's own motion is looked for: each time closer. */
     private static final int LOOKS = 2;
+
+    private static final byte SEEN = 1;
+    /** What a smaller share of the frames show is unknown: a figure may be in front of it on most of them. */
+    private static final double FEW = 0.3;
 
     /** @param deviation the median distance of frames from it */
     record Part(Colours colours, Colours deviation) {}
@@ -76,14 +81,17 @@ final class CleanPlate {
             int height = smalls.get(0).rows();
             List<Homography> motions = toMiddle(width, height, greys);
             still = motions.stream().allMatch(m -> Camera.furthest(m, width, height) < STILL);
-            if (!still) {
-                for (int i = 0; i < n; i++) {
+            byte[][] seen = new byte[n][width * height];
+            for (int i = 0; i < n; i++) {
+                Arrays.fill(seen[i], SEEN);
+                if (!still) {
+                    seenFrom(width, height, motions.get(i), seen[i]);
                     smalls.set(i, laid(mats, smalls.get(i), motions.get(i)));
                     fulls.set(i, laid(mats, fulls.get(i), Camera.enlarged(motions.get(i), by)));
                 }
             }
-            small = median(smalls);
-            full = medianOfBytes(fulls);
+            small = median(smalls, seen);
+            full = medianOfBytes(fulls, seen, width);
         }
         grey = Camera.grey(small.colours);
     }
@@ -110,6 +118,16 @@ final class CleanPlate {
                 picture, to, mats.homography(motion), size, Imgproc.INTER_LINEAR, Core.BORDER_REPLICATE);
         picture.release();
         return to;
+    }
+
+    /** Which pixels of the plate a frame shows. */
+    private static void seenFrom(int width, int height, Homography motion, byte[] seen) {
+        try (Mats mats = new Mats()) {
+            Mat all = mats.bytes(width, height, CvType.CV_8U, seen);
+            Mat to = mats.empty();
+            Imgproc.warpPerspective(all, to, mats.homography(motion), all.size(), Imgproc.INTER_NEAREST);
+            to.get(0, 0, seen);
+        }
     }
 
     private static Mat bytes(Mats mats, Colours c) {
@@ -173,7 +191,7 @@ final class CleanPlate {
         return new Part(Colours.of(colours), Colours.of(far));
     }
 
-    private static Part median(List<Mat> all) {
+    private static Part median(List<Mat> all, byte[][] seen) {
         int w = all.get(0).cols();
         int h = all.get(0).rows();
         float[][] middle = new float[3][w * h];
@@ -183,7 +201,7 @@ final class CleanPlate {
             for (int k = 0; k < rows.length; k++) {
                 all.get(k).get(y, 0, rows[k]);
             }
-            float[][] found = medians(rows);
+            float[][] found = medians(rows, seen, x -> y * w + x);
             for (int i = 0; i < 3 * w; i++) {
                 middle[i % 3][y * w + i / 3] = found[0][i];
                 deviation[i % 3][y * w + i / 3] = found[1][i];
@@ -192,7 +210,7 @@ final class CleanPlate {
         return new Part(new Colours(w, h, middle), new Colours(w, h, deviation));
     }
 
-    private static Bytes medianOfBytes(List<Mat> all) {
+    private Bytes medianOfBytes(List<Mat> all, byte[][] seen, int width) {
         int w = all.get(0).cols();
         int h = all.get(0).rows();
         Bytes to = new Bytes(w, h, new byte[3 * w * h], new byte[3 * w * h]);
@@ -205,7 +223,7 @@ final class CleanPlate {
                     rows[k][i] = row[i] & 255;
                 }
             }
-            float[][] found = medians(rows);
+            float[][] found = medians(rows, seen, x -> y / by * width + x / by);
             for (int i = 0; i < 3 * w; i++) {
                 to.middle[3 * w * y + i] = (byte) found[0][i];
                 to.deviation[3 * w * y + i] = (byte) found[1][i];
@@ -214,23 +232,40 @@ final class CleanPlate {
         return to;
     }
 
-    /** Of each number over several rows, the median, and the median distance from it. */
-    private static float[][] medians(float[][] rows) {
-        int n = rows.length;
+    /**
+     * Of each number over several rows of pixels, the median, and the median distance from it; what too few frames show is
+     * unknown.
+     *
+     * @param seen for each row, what of the plate at working size its frame shows
+     * @param at which pixel of that each pixel of a row is
+     */
+    private static float[][] medians(float[][] rows, byte[][] seen, IntUnaryOperator at) {
         float[][] found = new float[2][rows[0].length];
-        float[] v = new float[n];
+        float[] v = new float[rows.length];
         for (int i = 0; i < found[0].length; i++) {
-            for (int k = 0; k < n; k++) {
-                v[k] = rows[k][i];
+            int there = at.applyAsInt(i / 3);
+            int n = 0;
+            int all = 0;
+            for (int k = 0; k < rows.length; k++) {
+                all += seen[k][there];
             }
-            Arrays.sort(v);
-            found[0][i] = v[n / 2];
+            boolean few = all < FEW * rows.length;
+            for (int k = 0; k < rows.length; k++) {
+                if (few || seen[k][there] == SEEN) {
+                    v[n++] = rows[k][i];
+                }
+            }
+            found[0][i] = medianOf(v, n);
             for (int k = 0; k < n; k++) {
                 v[k] = Math.abs(v[k] - found[0][i]);
             }
-            Arrays.sort(v);
-            found[1][i] = v[n / 2];
+            found[1][i] = few ? UNKNOWN : medianOf(v, n);
         }
         return found;
+    }
+
+    private static float medianOf(float[] v, int n) {
+        Arrays.sort(v, 0, n);
+        return v[n / 2];
     }
 }

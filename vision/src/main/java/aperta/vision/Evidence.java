@@ -73,7 +73,8 @@ final class Evidence {
                 background = Math.min(background, Math.min(toAround, toShadow));
             }
             double l = 0.5 * (background - Math.min(NOVEL, toOwn));
-            odds.value()[i] = (float) Math.max(-MOST_AGAINST, Math.min(MOST_FOR, l));
+            boolean known = plate.deviation().rgb()[0][i] < CleanPlate.UNKNOWN / 2;
+            odds.value()[i] = known ? (float) Math.max(-MOST_AGAINST, Math.min(MOST_FOR, l)) : 0;
         }
         return new GuidedFilter(picture, RADIUS, ALIKE).filtered(odds.blurred(NEARBY));
     }

@@ -141,19 +141,20 @@ class CuttingOutTest {
         }
     }
 
+    /** On the first of these frames it comes in over what hardly another frame shows. */
     @Test
     void itIsCutOutWhereTheCameraDrifts() {
         Platform plate = Platform.drifting();
         try (ClipSources sources = sources("platform-drift")) {
             Map<Long, Double> overlaps = new HashMap<>();
             ClipFilm film = new ClipFilm(sources, "platform-drift", 1);
-            CuttingOut.carry(strokes(AT, 1), 30, 66, film, f -> Optional.empty(), (f, alpha, sure) -> {
+            CuttingOut.carry(strokes(AT, 1), 8, 66, film, f -> Optional.empty(), (f, alpha, sure) -> {
                 overlaps.put(f, overlap(alpha, plate.figureAlpha((int) f)));
                 return true;
             });
-            assertThat(overlaps).hasSize(37);
+            assertThat(overlaps).hasSize(59);
             overlaps.forEach(
-                    (f, overlap) -> assertThat(overlap).as("frame %d", f).isGreaterThan(0.87));
+                    (f, overlap) -> assertThat(overlap).as("frame %d", f).isGreaterThan(0.85));
         }
     }
 
