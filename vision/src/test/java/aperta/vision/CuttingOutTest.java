@@ -154,7 +154,7 @@ class CuttingOutTest {
             });
             assertThat(overlaps).hasSize(59);
             overlaps.forEach(
-                    (f, overlap) -> assertThat(overlap).as("frame %d", f).isGreaterThan(0.85));
+                    (f, overlap) -> assertThat(overlap).as("frame %d", f).isGreaterThan(0.87));
         }
     }
 
