@@ -61,7 +61,7 @@ final class FollowBench {
                 FigureFinder finder = new FigureFinder(half, 0, half.frames() - 1);
                 plates[i] = (System.nanoTime() - start) / 1e9;
                 start = System.nanoTime();
-                finder.outlines(FIGURE_AT, strokes, Optional.empty());
+                finder.outlines(FIGURE_AT, strokes, Optional.empty(), Optional.empty());
                 firsts[i] = (System.nanoTime() - start) / 1e6;
                 long[] begun = {0};
                 long[] frames = {0};

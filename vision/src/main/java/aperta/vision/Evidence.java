@@ -16,6 +16,8 @@ final class Evidence {
     private static final double DARKEST = 0.6;
 
     private static final double SHADOW = 3;
+    /** The same inside of the figure, which may be dark itself. */
+    private static final double SHADOW_INSIDE = 10;
     /** How unevenly a shadow lies, as a share of the plate. */
     private static final double UNEVEN = 0.02;
     /** How much less likely a colour of the figure is where it wasn't before. */
@@ -24,6 +26,10 @@ final class Evidence {
     private static final double MOST_FOR = 3;
 
     private static final double MOST_AGAINST = 4;
+    /** From which squared distance on, for each channel, neither the plate nor its shadow explains a pixel. */
+    private static final double UNEXPLAINED = 3;
+
+    private static final double LEAST_LEFT = 0.1;
     /** What pixels say is averaged over those nearby that look alike: within which radius, and how alike. */
     private static final double NEARBY = 0.4;
 
@@ -49,34 +55,69 @@ final class Evidence {
             double toOwn = 0;
             double toPlate = 0;
             double toAround = 0;
-            double across = 0;
-            double along = 1e-6;
             double wide = 0;
             for (int c = 0; c < 3; c++) {
                 double deviation = NOISE + plate.deviation().rgb()[c][i];
                 toOwn += far(now[c][i] - own.rgb()[c][i], deviation);
                 toPlate += far(now[c][i] - empty[c][i], deviation);
                 toAround += far(now[c][i] - around.rgb()[c][i], deviation);
-                across += empty[c][i] * now[c][i] / (deviation * deviation);
-                along += empty[c][i] * empty[c][i] / (deviation * deviation);
                 wide += 2 * Math.log(deviation);
             }
             toOwn = Math.min(toOwn, ELSEWHERE + unlikely[i] - wide);
-            double background = toPlate;
-            if (inside.value()[i] < 0.5f) {
-                double dark = Math.max(DARKEST, Math.min(1, across / along));
-                double toShadow = SHADOW;
-                for (int c = 0; c < 3; c++) {
-                    double deviation = NOISE + plate.deviation().rgb()[c][i] + UNEVEN * empty[c][i];
-                    toShadow += far(now[c][i] - dark * empty[c][i], deviation);
-                }
-                background = Math.min(background, Math.min(toAround, toShadow));
-            }
+            boolean outside = inside.value()[i] < 0.5f;
+            double background = Math.min(toPlate, toShadow(picture, plate, i) + (outside ? SHADOW : SHADOW_INSIDE));
+            background = outside ? Math.min(background, toAround) : background;
             double l = 0.5 * (background - Math.min(NOVEL, toOwn));
             boolean known = plate.deviation().rgb()[0][i] < CleanPlate.UNKNOWN / 2;
             odds.value()[i] = known ? (float) Math.max(-MOST_AGAINST, Math.min(MOST_FOR, l)) : 0;
         }
         return new GuidedFilter(picture, RADIUS, ALIKE).filtered(odds.blurred(NEARBY));
+    }
+
+    /** A squared distance from the plate made darker in the way that explains a pixel best. */
+    private static double toShadow(Colours picture, CleanPlate.Part plate, int i) {
+        double across = 0;
+        double along = 1e-6;
+        for (int c = 0; c < 3; c++) {
+            double deviation = NOISE + plate.deviation().rgb()[c][i];
+            double empty = plate.colours().rgb()[c][i];
+            across += empty * picture.rgb()[c][i] / (deviation * deviation);
+            along += empty * empty / (deviation * deviation);
+        }
+        double dark = Math.max(DARKEST, Math.min(1, across / along));
+        double far = 0;
+        for (int c = 0; c < 3; c++) {
+            double empty = plate.colours().rgb()[c][i];
+            double deviation = NOISE + plate.deviation().rgb()[c][i] + UNEVEN * empty;
+            far += far(picture.rgb()[c][i] - dark * empty, deviation);
+        }
+        return far;
+    }
+
+    /**
+     * The coverage where neither the plate nor its shadow explains what is seen: ground between a figure's legs that was taken
+     * for the figure doesn't lend it its colour. Where hardly any is left, all of it.
+     */
+    static Plane unexplained(Plane alpha, Colours picture, CleanPlate.Part plate) {
+        Plane far = new Plane(alpha.width(), alpha.height());
+        for (int i = 0; i < far.value().length; i++) {
+            double toPlate = 0;
+            for (int c = 0; c < 3; c++) {
+                double deviation = NOISE + plate.deviation().rgb()[c][i];
+                toPlate += far(picture.rgb()[c][i] - plate.colours().rgb()[c][i], deviation);
+            }
+            far.value()[i] = (float) (Math.min(toPlate, toShadow(picture, plate, i)) / 3);
+        }
+        far = far.blurred(1);
+        Plane left = new Plane(alpha.width(), alpha.height());
+        double all = 0;
+        double sum = 0;
+        for (int i = 0; i < far.value().length; i++) {
+            left.value()[i] = far.value()[i] > UNEXPLAINED ? alpha.value()[i] : 0;
+            all += alpha.value()[i];
+            sum += left.value()[i];
+        }
+        return sum < LEAST_LEFT * all ? alpha : left;
     }
 
     /** A squared distance in deviations. */

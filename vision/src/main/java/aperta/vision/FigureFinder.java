@@ -51,10 +51,12 @@ public final class FigureFinder {
      * corrected by what was brushed.
      *
      * @param brushed on this frame; inside and outside where nothing is known
+     * @param before what is known of the frame before, which says how it moves
      */
-    public List<List<Point>> outlines(long frame, List<BrushStroke> brushed, Optional<Matte> known) {
+    public List<List<Point>> outlines(
+            long frame, List<BrushStroke> brushed, Optional<Matte> known, Optional<Matte> before) {
         Strokes strokes = strokes(brushed);
-        Shape shape = known.flatMap(k -> again(frame, k, Optional.empty()))
+        Shape shape = known.flatMap(k -> again(frame, k, before))
                 .map(s -> corrected(frame, s, strokes))
                 .orElseGet(() -> first.find(frame, strokes));
         return outlines(alpha(frame, shape), film.level());
@@ -69,8 +71,8 @@ public final class FigureFinder {
                 shape.decided().moved(shape.part(), part, 0, 0, -SURE),
                 shape.own().moved(shape.part(), part, 0, 0),
                 shape.around().moved(shape.part(), part, 0, 0),
-                0,
-                0,
+                shape.paceX(),
+                shape.paceY(),
                 true,
                 shape.palette(),
                 0);

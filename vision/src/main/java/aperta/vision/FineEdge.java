@@ -56,9 +56,10 @@ final class FineEdge {
         double dy = SHUTTER * shape.paceY() * by;
         double slow = Math.max(0, 1 - Math.hypot(dx, dy) / FAST);
         Plane near = odds.moved(shape.part(), small, 0, 0, -9).enlarged(by, w, h);
-        Plane hard = MotionEdge.found(near, picture, empty, dx, dy);
+        Plane found = MotionEdge.found(near, picture, empty, dx, dy);
+        Plane hard = new Plane(w, h);
         for (int i = 0; i < w * h; i++) {
-            hard.value()[i] = (float) (1 / (1 + Math.exp(HARD * (slow * FURTHER_IN - hard.value()[i]))));
+            hard.value()[i] = (float) (1 / (1 + Math.exp(HARD * (slow * FURTHER_IN - found.value()[i]))));
         }
         Plane alpha = hard.meanAlong(dx, dy);
         if (slow > 0) {

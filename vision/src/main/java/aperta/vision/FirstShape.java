@@ -59,7 +59,7 @@ final class FirstShape {
         for (int i = 0; i < DECISIONS; i++) {
             found = carrier.decide(found, picture, empty, Optional.of(strokes));
         }
-        return found;
+        return found.with(Palette.of(picture, Evidence.unexplained(found.remembered(), picture, empty)));
     }
 
     /** Whether what was brushed outside lies all around what was brushed inside. */

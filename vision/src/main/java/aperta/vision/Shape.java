@@ -53,6 +53,10 @@ record Shape(
         return new Shape(part, remembered, decided, own, around, x, y, true, palette, sure);
     }
 
+    Shape with(Palette colours) {
+        return new Shape(part, remembered, decided, own, around, paceX, paceY, paced, colours, sure);
+    }
+
     /** The same frame as it was carried there the other way, by a share of that one. */
     Shape with(Shape other, double share) {
         Plane there = other.decided.moved(other.part, part, 0, 0, -9);

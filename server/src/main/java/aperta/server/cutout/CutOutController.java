@@ -112,7 +112,8 @@ class CutOutController {
         if (known.isEmpty() && !begun) {
             return new Seen(frame, List.of());
         }
-        return new Seen(frame, json(found(clip.media(), frame, here, known)));
+        Optional<FoundFrame> before = known(clip, cutOut, frame - 1, here);
+        return new Seen(frame, json(found(clip.media(), frame, here, known, before)));
     }
 
     /** What was found before the strokes of this frame were brushed, or with them. */
@@ -126,8 +127,13 @@ class CutOutController {
     }
 
     private synchronized List<List<Point>> found(
-            String clip, long frame, List<BrushStroke> here, Optional<FoundFrame> known) {
-        return finder(clip).outlines(frame, here, known.map(k -> k.half().matte()));
+            String clip, long frame, List<BrushStroke> here, Optional<FoundFrame> known, Optional<FoundFrame> before) {
+        return finder(clip)
+                .outlines(
+                        frame,
+                        here,
+                        known.map(k -> k.half().matte()),
+                        before.map(k -> k.half().matte()));
     }
 
     /** It takes seconds to be made: who asks before anything is brushed has it ready by then. */
