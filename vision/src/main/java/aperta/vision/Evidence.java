@@ -2,8 +2,8 @@ package aperta.vision;
 
 /**
  * What a frame itself says about which pixels belong to a figure: the likelihood of each colour under what the figure looked
- * like there or under the colours it is made of, against its likelihood under the clean plate, under what moves along around the figure, and under the plate in
- * shadow (its colours made darker, Prati et al., "Detecting Moving Shadows", IEEE PAMI 25, 2003).
+ * like there or under the colours it is made of, against its likelihood under the clean plate, under what moves along around
+ * the figure, and under the plate in shadow (its colours made darker, Prati et al., "Detecting Moving Shadows", IEEE PAMI 25, 2003).
  */
 final class Evidence {
     /** The least deviation of a colour at working size, of 255. */
@@ -22,13 +22,14 @@ final class Evidence {
     private static final double UNEVEN = 0.02;
     /** How much less likely a colour of the figure is where it wasn't before. */
     private static final double ELSEWHERE = 2;
-    /** What a pixel may say at most: for the figure, and against it, which takes the plate's very colour. */
+    /** What a pixel may say at most: for the figure, and against it, since little but the plate looks like the plate. */
     private static final double MOST_FOR = 3;
 
     private static final double MOST_AGAINST = 4;
     /** From which squared distance on, for each channel, neither the plate nor its shadow explains a pixel. */
     private static final double UNEXPLAINED = 3;
 
+    /** A smaller share of the figure that can't be explained tells nothing of its colours. */
     private static final double LEAST_LEFT = 0.1;
     /** What pixels say is averaged over those nearby that look alike: within which radius, and how alike. */
     private static final double NEARBY = 0.4;
@@ -50,16 +51,14 @@ final class Evidence {
         double[] unlikely = expected.palette().unlikely(picture);
         Plane odds = new Plane(picture.width(), picture.height());
         float[][] now = picture.rgb();
-        float[][] empty = plate.colours().rgb();
         for (int i = 0; i < odds.value().length; i++) {
             double toOwn = 0;
-            double toPlate = 0;
+            double toPlate = toPlate(picture, plate, i);
             double toAround = 0;
             double wide = 0;
             for (int c = 0; c < 3; c++) {
                 double deviation = NOISE + plate.deviation().rgb()[c][i];
                 toOwn += far(now[c][i] - own.rgb()[c][i], deviation);
-                toPlate += far(now[c][i] - empty[c][i], deviation);
                 toAround += far(now[c][i] - around.rgb()[c][i], deviation);
                 wide += 2 * Math.log(deviation);
             }
@@ -72,6 +71,15 @@ final class Evidence {
             odds.value()[i] = known ? (float) Math.max(-MOST_AGAINST, Math.min(MOST_FOR, l)) : 0;
         }
         return new GuidedFilter(picture, RADIUS, ALIKE).filtered(odds.blurred(NEARBY));
+    }
+
+    private static double toPlate(Colours picture, CleanPlate.Part plate, int i) {
+        double far = 0;
+        for (int c = 0; c < 3; c++) {
+            double deviation = NOISE + plate.deviation().rgb()[c][i];
+            far += far(picture.rgb()[c][i] - plate.colours().rgb()[c][i], deviation);
+        }
+        return far;
     }
 
     /** A squared distance from the plate made darker in the way that explains a pixel best. */
@@ -101,12 +109,7 @@ final class Evidence {
     static Plane unexplained(Plane alpha, Colours picture, CleanPlate.Part plate) {
         Plane far = new Plane(alpha.width(), alpha.height());
         for (int i = 0; i < far.value().length; i++) {
-            double toPlate = 0;
-            for (int c = 0; c < 3; c++) {
-                double deviation = NOISE + plate.deviation().rgb()[c][i];
-                toPlate += far(picture.rgb()[c][i] - plate.colours().rgb()[c][i], deviation);
-            }
-            far.value()[i] = (float) (Math.min(toPlate, toShadow(picture, plate, i)) / 3);
+            far.value()[i] = (float) (Math.min(toPlate(picture, plate, i), toShadow(picture, plate, i)) / 3);
         }
         far = far.blurred(1);
         Plane left = new Plane(alpha.width(), alpha.height());
