@@ -28,8 +28,7 @@ final class Camera {
     static byte[] grey(Colours c) {
         byte[] grey = new byte[c.width() * c.height()];
         for (int i = 0; i < grey.length; i++) {
-            double luma = 0.2126 * c.rgb()[0][i] + 0.7152 * c.rgb()[1][i] + 0.0722 * c.rgb()[2][i];
-            grey[i] = (byte) Math.round(Math.sqrt(Math.max(0, Math.min(255, luma)) * 255));
+            grey[i] = (byte) Math.round(Math.sqrt(Math.max(0, Math.min(255, c.brightness(i))) * 255));
         }
         return grey;
     }

@@ -16,7 +16,7 @@ import org.opencv.imgproc.Imgproc;
 
 /**
  * What a clip shows where nothing passes in front: the median of frames from all over it, laid over one another as the camera
- * moves, and how far frames differ from it. At working size in floats, at full size in bytes.
+ * moves, and how far frames differ from it. At working size opponent colours in floats, at full size red, green and blue in bytes.
  */
 final class CleanPlate {
     private static final int SAMPLES = 21;
@@ -75,7 +75,7 @@ final class CleanPlate {
                 Colours reduced = film.reduced(frame, by);
                 smalls.add(mats.colours(reduced));
                 greys.add(Camera.grey(reduced));
-                fulls.add(bytes(mats, film.reduced(frame, 1)));
+                fulls.add(bytes(mats, film.colours(frame)));
             }
             int width = smalls.get(0).cols();
             int height = smalls.get(0).rows();
@@ -133,7 +133,7 @@ final class CleanPlate {
     private static Mat bytes(Mats mats, Colours c) {
         byte[] bytes = new byte[3 * c.width() * c.height()];
         for (int i = 0; i < bytes.length; i++) {
-            bytes[i] = (byte) Math.max(0, Math.min(255, Math.rint(c.rgb()[i % 3][i / 3])));
+            bytes[i] = (byte) Math.max(0, Math.min(255, Math.rint(c.channels()[i % 3][i / 3])));
         }
         return mats.bytes(c.width(), c.height(), CvType.CV_8UC3, bytes);
     }

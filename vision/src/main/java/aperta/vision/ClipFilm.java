@@ -108,10 +108,15 @@ public final class ClipFilm implements Film {
         return colours(pixels(frame), part);
     }
 
-    /** All of a frame with sides so many times as short, rounded up. */
+    /** All of a frame. */
+    Colours colours(long frame) {
+        return colours(frame, new Region(0, 0, width(), height()));
+    }
+
+    /** The opponent colours of all of a frame with sides so many times as short, rounded up. */
     Colours reduced(long frame, int by) {
         Pixels small = by == 1 ? pixels(frame) : pixels(frame).reduced(by);
-        return colours(small, new Region(0, 0, small.width(), small.height()));
+        return colours(small, new Region(0, 0, small.width(), small.height())).opponent();
     }
 
     private static Colours colours(Pixels pixels, Region part) {

@@ -4,13 +4,61 @@ import aperta.core.picture.Region;
 import org.opencv.core.CvType;
 import org.opencv.core.Mat;
 
-/** Red, green and blue of each pixel, display-encoded, row by row, 0 to 255. */
-record Colours(int width, int height, float[][] rgb) {
+/**
+ * Three channels of each pixel, row by row: red, green and blue, display-encoded, 0 to 255; or opponent colours.
+ *
+ * @param channels the value of each pixel, for each channel
+ */
+record Colours(int width, int height, float[][] channels) {
+    /** Of opponent colours, the channel that is brightness. */
+    static final int BRIGHTNESS = 0;
+
+    private static final float ROOT_HALF = (float) Math.sqrt(1.0 / 2);
+    private static final float ROOT_THIRD = (float) Math.sqrt(1.0 / 3);
+    private static final float ROOT_SIXTH = (float) Math.sqrt(1.0 / 6);
+
     /** What counts for nothing in a weighted mean, unless there is nothing else. */
     private static final float NEXT_TO_NOTHING = 1e-5f;
 
+    /**
+     * Red, green and blue turned to brightness, red against blue, and green against both, by an orthonormal matrix (Ohta,
+     * Kanade, Sakai, "Color Information for Region Segmentation", CGIP 13, 1980). Grain, rain and lamps that flicker change
+     * brightness by far more than the other two, while red, green and blue all change alike.
+     */
+    Colours opponent() {
+        float[][] to = new float[3][channels[0].length];
+        for (int i = 0; i < to[0].length; i++) {
+            float r = channels[0][i];
+            float g = channels[1][i];
+            float b = channels[2][i];
+            to[0][i] = (r + g + b) * ROOT_THIRD;
+            to[1][i] = (r - b) * ROOT_HALF;
+            to[2][i] = (2 * g - r - b) * ROOT_SIXTH;
+        }
+        return new Colours(width, height, to);
+    }
+
+    /** Opponent colours turned back to red, green and blue. */
+    Colours fromOpponent() {
+        float[][] to = new float[3][channels[0].length];
+        for (int i = 0; i < to[0].length; i++) {
+            float all = channels[0][i] * ROOT_THIRD;
+            float redBlue = channels[1][i] * ROOT_HALF;
+            float green = channels[2][i] * ROOT_SIXTH;
+            to[0][i] = all + redBlue - green;
+            to[1][i] = all + 2 * green;
+            to[2][i] = all - redBlue - green;
+        }
+        return new Colours(width, height, to);
+    }
+
+    /** Opponent colours' brightness, from 0 to 255. */
+    double brightness(int i) {
+        return channels[BRIGHTNESS][i] * ROOT_THIRD;
+    }
+
     Plane plane(int c) {
-        return new Plane(width, height, rgb[c]);
+        return new Plane(width, height, channels[c]);
     }
 
     /**
@@ -28,11 +76,11 @@ record Colours(int width, int height, float[][] rgb) {
         for (int c = 0; c < 3; c++) {
             float[] v = new float[weight.length];
             for (int i = 0; i < v.length; i++) {
-                v[i] = rgb[c][i] * weight[i];
+                v[i] = channels[c][i] * weight[i];
             }
             v = new Plane(width, height, v).blurred(sigma).value();
             for (int i = 0; i < v.length; i++) {
-                v[i] = there[i] ? rgb[c][i] : v[i] / sum[i];
+                v[i] = there[i] ? channels[c][i] : v[i] / sum[i];
             }
             to[c] = v;
         }
@@ -58,10 +106,10 @@ record Colours(int width, int height, float[][] rgb) {
     /** So much of the other. */
     Colours mixed(Colours other, double share) {
         float u = (float) share;
-        float[][] all = new float[3][rgb[0].length];
+        float[][] all = new float[3][channels[0].length];
         for (int c = 0; c < 3; c++) {
             for (int i = 0; i < all[c].length; i++) {
-                all[c][i] = rgb[c][i] * (1 - u) + other.rgb[c][i] * u;
+                all[c][i] = channels[c][i] * (1 - u) + other.channels[c][i] * u;
             }
         }
         return new Colours(width, height, all);

@@ -6,10 +6,21 @@ package aperta.vision;
  * the figure, and under the plate in shadow (its colours made darker, Prati et al., "Detecting Moving Shadows", IEEE PAMI 25, 2003).
  */
 final class Evidence {
-    /** The least deviation of a colour at working size, of 255. */
-    static final double NOISE = 0.6;
-    /** How far one colour may count, as a squared distance in deviations. */
+    /** The least deviation of brightness and of the other two opponent colours, at working size. */
+    static final double[] NOISE = {1.04, 0.3, 0.3};
+    /** What is seen is seldom further off, but when it is, by much: the degrees of freedom of Student's t. */
+    private static final double FREEDOM = 4;
+    /** How far one channel may count. */
     private static final double MOST = 25;
+    /** Pixels along an edge are mixtures: by this share of their difference figure and plate are told apart less surely. */
+    private static final double MIXED = 0.05;
+    /**
+     * Where figure and plate have nearly the same colour, compression often leaves the plate's: how unlikely that is, and by
+     * which difference of colour more so.
+     */
+    private static final double COLOUR_LOST = 3;
+
+    private static final double COARSE = 1.3;
     /** A colour that the figure never had is as unlikely as this, not more: it may turn, or be lit. */
     private static final double NOVEL = 20;
     /** How dark a shadow may be, and by how much less likely it is than the plate. */
@@ -18,10 +29,12 @@ final class Evidence {
     private static final double SHADOW = 3;
     /** The same inside of the figure, which may be dark itself. */
     private static final double SHADOW_INSIDE = 10;
+    /** How much less likely than the plate something is that moves along. */
+    private static final double ALONG = 1;
     /** How unevenly a shadow lies, as a share of the plate. */
     private static final double UNEVEN = 0.02;
     /** How much less likely a colour of the figure is where it wasn't before. */
-    private static final double ELSEWHERE = 2;
+    private static final double ELSEWHERE = 3;
     /** What a pixel may say at most: for the figure, and against it, since little but the plate looks like the plate. */
     private static final double MOST_FOR = 3;
 
@@ -46,40 +59,72 @@ final class Evidence {
      * @param inside how far each pixel lies inside of where it is expected, below 0 outside
      */
     static Plane of(Colours picture, CleanPlate.Part plate, Shape expected, Plane inside) {
-        Colours own = expected.own();
-        Colours around = expected.around();
+        CleanPlate.Part wide = mixed(plate, expected.own());
         double[] unlikely = expected.palette().unlikely(picture);
         Plane odds = new Plane(picture.width(), picture.height());
-        float[][] now = picture.rgb();
         for (int i = 0; i < odds.value().length; i++) {
-            double toOwn = 0;
-            double toPlate = toPlate(picture, plate, i);
-            double toAround = 0;
-            double wide = 0;
-            for (int c = 0; c < 3; c++) {
-                double deviation = NOISE + plate.deviation().rgb()[c][i];
-                toOwn += far(now[c][i] - own.rgb()[c][i], deviation);
-                toAround += far(now[c][i] - around.rgb()[c][i], deviation);
-                wide += 2 * Math.log(deviation);
-            }
-            toOwn = Math.min(toOwn, ELSEWHERE + unlikely[i] - wide);
+            double toOwn = Math.min(toOwn(picture, wide, expected.own(), i), ELSEWHERE + unlikely[i] - width(wide, i));
             boolean outside = inside.value()[i] < 0.5f;
-            double background = Math.min(toPlate, toShadow(picture, plate, i) + (outside ? SHADOW : SHADOW_INSIDE));
-            background = outside ? Math.min(background, toAround) : background;
+            double background = Math.min(
+                    far(picture, wide.colours(), wide, i),
+                    toShadow(picture, wide, i) + (outside ? SHADOW : SHADOW_INSIDE));
+            if (outside) {
+                background = Math.min(background, far(picture, expected.around(), wide, i) + ALONG);
+            }
             double l = 0.5 * (background - Math.min(NOVEL, toOwn));
-            boolean known = plate.deviation().rgb()[0][i] < CleanPlate.UNKNOWN / 2;
+            boolean known = plate.deviation().channels()[0][i] < CleanPlate.UNKNOWN / 2;
             odds.value()[i] = known ? (float) Math.max(-MOST_AGAINST, Math.min(MOST_FOR, l)) : 0;
         }
         return new GuidedFilter(picture, RADIUS, ALIKE).filtered(odds.blurred(NEARBY));
     }
 
-    private static double toPlate(Colours picture, CleanPlate.Part plate, int i) {
+    /** The plate, as surely as it is told from a figure's own colours. */
+    private static CleanPlate.Part mixed(CleanPlate.Part plate, Colours own) {
+        int n = own.channels()[0].length;
+        float[][] wider = new float[3][n];
+        for (int c = 0; c < 3; c++) {
+            for (int i = 0; i < n; i++) {
+                double apart = Math.abs(own.channels()[c][i] - plate.colours().channels()[c][i]);
+                wider[c][i] = (float) (plate.deviation().channels()[c][i] + MIXED * apart);
+            }
+        }
+        return new CleanPlate.Part(plate.colours(), new Colours(own.width(), own.height(), wider));
+    }
+
+    /** How far a pixel is from the colour of something else there. */
+    private static double far(Colours picture, Colours other, CleanPlate.Part plate, int i) {
         double far = 0;
         for (int c = 0; c < 3; c++) {
-            double deviation = NOISE + plate.deviation().rgb()[c][i];
-            far += far(picture.rgb()[c][i] - plate.colours().rgb()[c][i], deviation);
+            double difference = picture.channels()[c][i] - other.channels()[c][i];
+            far += far(difference, NOISE[c] + plate.deviation().channels()[c][i]);
         }
         return far;
+    }
+
+    private static double toOwn(Colours picture, CleanPlate.Part plate, Colours own, int i) {
+        double brightness = 0;
+        double colour = 0;
+        double lost = COLOUR_LOST;
+        for (int c = 0; c < 3; c++) {
+            double difference = picture.channels()[c][i] - own.channels()[c][i];
+            double far = far(difference, NOISE[c] + plate.deviation().channels()[c][i]);
+            if (c == Colours.BRIGHTNESS) {
+                brightness = far;
+            } else {
+                colour += far;
+                lost += difference * difference / (COARSE * COARSE);
+            }
+        }
+        return brightness + Math.min(colour, lost);
+    }
+
+    /** Minus twice the logarithm of the density in the middle of where the plate's colours lie, without the constant. */
+    private static double width(CleanPlate.Part plate, int i) {
+        double wide = 0;
+        for (int c = 0; c < 3; c++) {
+            wide += 2 * Math.log(NOISE[c] + plate.deviation().channels()[c][i]);
+        }
+        return wide;
     }
 
     /** A squared distance from the plate made darker in the way that explains a pixel best. */
@@ -87,17 +132,17 @@ final class Evidence {
         double across = 0;
         double along = 1e-6;
         for (int c = 0; c < 3; c++) {
-            double deviation = NOISE + plate.deviation().rgb()[c][i];
-            double empty = plate.colours().rgb()[c][i];
-            across += empty * picture.rgb()[c][i] / (deviation * deviation);
+            double deviation = NOISE[c] + plate.deviation().channels()[c][i];
+            double empty = plate.colours().channels()[c][i];
+            across += empty * picture.channels()[c][i] / (deviation * deviation);
             along += empty * empty / (deviation * deviation);
         }
         double dark = Math.max(DARKEST, Math.min(1, across / along));
         double far = 0;
         for (int c = 0; c < 3; c++) {
-            double empty = plate.colours().rgb()[c][i];
-            double deviation = NOISE + plate.deviation().rgb()[c][i] + UNEVEN * empty;
-            far += far(picture.rgb()[c][i] - dark * empty, deviation);
+            double empty = plate.colours().channels()[c][i];
+            double deviation = NOISE[c] + plate.deviation().channels()[c][i] + UNEVEN * empty;
+            far += far(picture.channels()[c][i] - dark * empty, deviation);
         }
         return far;
     }
@@ -109,7 +154,8 @@ final class Evidence {
     static Plane unexplained(Plane alpha, Colours picture, CleanPlate.Part plate) {
         Plane far = new Plane(alpha.width(), alpha.height());
         for (int i = 0; i < far.value().length; i++) {
-            far.value()[i] = (float) (Math.min(toPlate(picture, plate, i), toShadow(picture, plate, i)) / 3);
+            far.value()[i] =
+                    (float) (Math.min(far(picture, plate.colours(), plate, i), toShadow(picture, plate, i)) / 3);
         }
         far = far.blurred(1);
         Plane left = new Plane(alpha.width(), alpha.height());
@@ -123,8 +169,9 @@ final class Evidence {
         return sum < LEAST_LEFT * all ? alpha : left;
     }
 
-    /** A squared distance in deviations. */
+    /** Minus twice the logarithm of the density of Student's t, without the constant: for little, a squared distance. */
     static double far(double difference, double deviation) {
-        return Math.min(MOST, difference * difference / (deviation * deviation));
+        double z = difference / deviation;
+        return Math.min(MOST, (FREEDOM + 1) * Math.log(1 + z * z / FREEDOM));
     }
 }

@@ -63,7 +63,10 @@ final class FineEdge {
         }
         Plane alpha = hard.meanAlong(dx, dy);
         if (slow > 0) {
-            Colours before = shape.own().moved(shape.part(), small, 0, 0).enlarged(by, w, h);
+            Colours before = shape.own()
+                    .moved(shape.part(), small, 0, 0)
+                    .enlarged(by, w, h)
+                    .fromOpponent();
             alpha = mixtures(alpha, picture, empty, before, slow * FREE);
         }
         return new Matte(part, alpha.blurred(1).value());
@@ -99,9 +102,9 @@ final class FineEdge {
             double along = 0;
             double all = 0;
             for (int c = 0; c < 3; c++) {
-                double deviation = NOISE + empty.deviation().rgb()[c][i];
-                double f = (figure.rgb()[c][i] - empty.colours().rgb()[c][i]) / deviation;
-                double p = (picture.rgb()[c][i] - empty.colours().rgb()[c][i]) / deviation;
+                double deviation = NOISE + empty.deviation().channels()[c][i];
+                double f = (figure.channels()[c][i] - empty.colours().channels()[c][i]) / deviation;
+                double p = (picture.channels()[c][i] - empty.colours().channels()[c][i]) / deviation;
                 across += f * p / 3;
                 along += f * f / 3;
                 all += p * p / 3;

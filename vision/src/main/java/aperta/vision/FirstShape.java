@@ -22,6 +22,13 @@ final class FirstShape {
 
     private static final double OPEN = 0.6;
     private static final double SMOOTH = 0.8;
+    /** The least deviation of brightness and of the other two opponent colours, and how much wider than the plate's it is. */
+    private static final double[] NOISE = {2.6, 1, 1};
+
+    private static final double WIDER = 1.2;
+    /** Of red against blue, what their difference is. */
+    private static final double WARM = Math.sqrt(2);
+
     /** How often the outcome is decided anew from the colours found. */
     private static final int DECISIONS = 2;
 
@@ -120,18 +127,15 @@ final class FirstShape {
         int n = picture.width() * picture.height();
         byte[] bytes = new byte[3 * n];
         for (int i = 0; i < n; i++) {
-            double r = picture.rgb()[0][i];
-            double g = picture.rgb()[1][i];
-            double b = picture.rgb()[2][i];
             double far = 0;
             for (int c = 0; c < 3; c++) {
-                double deviation = 1.5 + 1.2 * empty.deviation().rgb()[c][i];
+                double deviation = NOISE[c] + WIDER * empty.deviation().channels()[c][i];
                 far = Math.max(
-                        far, Math.abs(picture.rgb()[c][i] - empty.colours().rgb()[c][i]) / deviation);
+                        far, Math.abs(picture.channels()[c][i] - empty.colours().channels()[c][i]) / deviation);
             }
-            bytes[3 * i] = (byte) Math.round(Math.sqrt((0.2126 * r + 0.7152 * g + 0.0722 * b) * 255));
+            bytes[3 * i] = (byte) Math.round(Math.sqrt(Math.max(0, Math.min(255, picture.brightness(i))) * 255));
             bytes[3 * i + 1] = (byte) Math.min(255, far * DIFFERENCE);
-            bytes[3 * i + 2] = (byte) Math.max(0, Math.min(255, 128 + r - b));
+            bytes[3 * i + 2] = (byte) Math.max(0, Math.min(255, 128 + WARM * picture.channels()[1][i]));
         }
         return bytes;
     }

@@ -20,9 +20,9 @@ final class GuidedFilter {
         this.side = 2 * radius + 1;
         this.smooth = smooth;
         for (int c = 0; c < 3; c++) {
-            mean[c] = plane(guide.rgb()[c]).mean(side, side);
+            mean[c] = plane(guide.channels()[c]).mean(side, side);
             for (int k = 0; k <= c; k++) {
-                product[c][k] = times(guide.rgb()[c], guide.rgb()[k]);
+                product[c][k] = times(guide.channels()[c], guide.channels()[k]);
                 product[k][c] = product[c][k];
             }
         }
@@ -32,7 +32,7 @@ final class GuidedFilter {
         Plane middle = plane.mean(side, side);
         Plane[] cross = new Plane[3];
         for (int c = 0; c < 3; c++) {
-            cross[c] = times(guide.rgb()[c], plane.value());
+            cross[c] = times(guide.channels()[c], plane.value());
         }
         int n = plane.value().length;
         float[][] linear = new float[4][n];
@@ -58,7 +58,7 @@ final class GuidedFilter {
         for (int c = 0; c < 3; c++) {
             float[] a = plane(linear[c]).mean(side, side).value();
             for (int i = 0; i < n; i++) {
-                to.value()[i] += a[i] * guide.rgb()[c][i];
+                to.value()[i] += a[i] * guide.channels()[c][i];
             }
         }
         return to;

@@ -82,7 +82,7 @@ final class Mats implements AutoCloseable {
         float[] v = new float[3 * n];
         for (int i = 0; i < n; i++) {
             for (int k = 0; k < 3; k++) {
-                v[3 * i + k] = c.rgb()[k][i];
+                v[3 * i + k] = c.channels()[k][i];
             }
         }
         Mat m = hold(new Mat(c.height(), c.width(), CvType.CV_32FC3));

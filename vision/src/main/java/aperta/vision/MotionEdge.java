@@ -13,7 +13,7 @@ final class MotionEdge {
     private static final double CLEAR = 1;
     /** What a lens, sharpening or compression leaves beside an edge, as a share of its contrast, doesn't count. */
     private static final double RINGING = 0.1;
-    /** The deviation of a colour at full size. */
+    /** The least deviation of brightness at full size. */
     private static final double NOISE = 3;
     /** Over how many pixels across the motion a difference is averaged. */
     private static final double ACROSS = 5;
@@ -58,26 +58,26 @@ final class MotionEdge {
         return new MotionEdge(odds, difference(picture, plate, ux, uy), length, ux, uy).moved();
     }
 
-    /** How far each pixel is from the plate, in deviations, averaged across the motion. */
+    /**
+     * How far the brightness of each pixel is from the plate's, in deviations, averaged across the motion. Colour is stored
+     * less finely than brightness and runs over edges, so it doesn't tell where they are.
+     */
     private static Plane difference(Colours picture, CleanPlate.Part plate, double ux, double uy) {
-        int w = picture.width();
-        int h = picture.height();
-        Plane sum = new Plane(w, h);
-        for (int c = 0; c < 3; c++) {
-            Plane one = new Plane(w, h);
-            for (int i = 0; i < w * h; i++) {
-                double far = picture.rgb()[c][i] - plate.colours().rgb()[c][i];
-                one.value()[i] = (float) (far / (NOISE + plate.deviation().rgb()[c][i]));
+        Plane difference = new Plane(picture.width(), picture.height());
+        for (int i = 0; i < difference.value().length; i++) {
+            double far = 0;
+            double deviation = 0;
+            for (int c = 0; c < 3; c++) {
+                far += (picture.channels()[c][i] - plate.colours().channels()[c][i]) / 3;
+                deviation += plate.deviation().channels()[c][i] / 3;
             }
-            one = one.meanAlong(-ACROSS * uy, ACROSS * ux);
-            for (int i = 0; i < w * h; i++) {
-                sum.value()[i] += one.value()[i] * one.value()[i] / 3;
-            }
+            difference.value()[i] = (float) (far / (NOISE + deviation));
         }
-        for (int i = 0; i < w * h; i++) {
-            sum.value()[i] = (float) Math.sqrt(sum.value()[i]);
+        difference = difference.meanAlong(-ACROSS * uy, ACROSS * ux);
+        for (int i = 0; i < difference.value().length; i++) {
+            difference.value()[i] = Math.abs(difference.value()[i]);
         }
-        return sum;
+        return difference;
     }
 
     private Plane moved() {

@@ -9,7 +9,7 @@ import org.opencv.core.TermCriteria;
  * The few colours a figure is made of, each a Gaussian: what is known of a limb whose own pixels were last seen elsewhere, or
  * not at all.
  *
- * @param colours red, green and blue of each, 0 to 255
+ * @param colours opponent colours of each
  * @param variances of each channel of each
  */
 record Palette(float[][] colours, float[][] variances) {
@@ -21,8 +21,8 @@ record Palette(float[][] colours, float[][] variances) {
     /** What is covered by more than this is the figure's own colour. */
     private static final float OWN = 0.8f;
 
-    /** The variance of the noise of a colour. */
-    private static final double NOISE = 1;
+    /** The variance that each channel has at least: brightness changes as a figure walks from light to light, hue hardly. */
+    private static final double[] LEAST = {9, 0.5, 0.5};
 
     private static final double NEVER = 1e6;
 
@@ -43,7 +43,7 @@ record Palette(float[][] colours, float[][] variances) {
         for (int i = 0; i < alpha.value().length; i++) {
             if (alpha.value()[i] > OWN && nth++ % stride == 0) {
                 for (int c = 0; c < 3; c++) {
-                    samples[taken++] = picture.rgb()[c][i];
+                    samples[taken++] = picture.channels()[c][i];
                 }
             }
         }
@@ -87,19 +87,19 @@ record Palette(float[][] colours, float[][] variances) {
      * the constant.
      */
     double[] unlikely(Colours picture) {
-        double[] least = new double[picture.rgb()[0].length];
+        double[] least = new double[picture.channels()[0].length];
         Arrays.fill(least, NEVER);
         for (int k = 0; k < colours.length; k++) {
             double wide = 0;
             double[] by = new double[3];
             for (int c = 0; c < 3; c++) {
-                by[c] = 1 / (NOISE + variances[k][c]);
+                by[c] = 1 / (LEAST[c] + variances[k][c]);
                 wide -= Math.log(by[c]);
             }
             for (int i = 0; i < least.length; i++) {
                 double far = wide;
                 for (int c = 0; c < 3; c++) {
-                    double d = picture.rgb()[c][i] - colours[k][c];
+                    double d = picture.channels()[c][i] - colours[k][c];
                     far += d * d * by[c];
                 }
                 least[i] = Math.min(least[i], far);

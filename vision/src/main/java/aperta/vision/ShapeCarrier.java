@@ -12,13 +12,13 @@ import java.util.Optional;
  */
 final class ShapeCarrier {
     /** How much what a frame says counts. */
-    private static final double EVIDENCE = 1.6;
+    private static final double EVIDENCE = 2.5;
     /** How much a pixel of distance from the remembered edge counts, and up to which distance. */
-    private static final double PER_PIXEL = 0.6;
+    private static final double PER_PIXEL = 0.5;
 
     private static final double FURTHEST = 8;
     /** How much what is remembered of the pixel itself counts. */
-    private static final double MEMORY = 0.6;
+    private static final double MEMORY = 0.8;
     /** Beyond this distance from the edge nothing changes, in pixels; inside it's safer. */
     private static final double OUT = 7;
 
@@ -31,7 +31,7 @@ final class ShapeCarrier {
 
     private static final double FORGOTTEN = 0.4;
 
-    private static final double COLOURS_LEARNT = 0.3;
+    private static final double COLOURS_LEARNT = 0.6;
     private static final double PACE_LEARNT = 0.4;
     /** What is certain, as a logarithm of odds. */
     private static final double CERTAIN = 9;
@@ -147,12 +147,21 @@ final class ShapeCarrier {
                 remembered,
                 decided,
                 expected.own().mixed(Shape.own(picture, alpha), brushed ? 1 : COLOURS_LEARNT),
-                Shape.around(picture, alpha),
+                Shape.around(picture, brushed ? alpha : alikeOr(alpha, evidence)),
                 expected.paceX(),
                 expected.paceY(),
                 expected.paced(),
                 brushed ? Palette.of(picture, alpha) : expected.palette(),
                 edge == 0 ? 0 : clear / edge);
+    }
+
+    /** What looks like the figure, though it wasn't taken for it, isn't learnt as what is around it: a lost limb may come back. */
+    private static Plane alikeOr(Plane alpha, Plane evidence) {
+        Plane to = new Plane(alpha.width(), alpha.height());
+        for (int i = 0; i < to.value().length; i++) {
+            to.value()[i] = evidence.value()[i] > 0 ? 1 : alpha.value()[i];
+        }
+        return to;
     }
 
     static Plane probability(Plane odds) {
@@ -230,9 +239,9 @@ final class ShapeCarrier {
             double better = 0;
             for (int c = 0; c < 3; c++) {
                 float v = picture.between(c, x, y);
-                double deviation = Evidence.NOISE + empty.deviation().rgb()[c][here];
-                better += Evidence.far(v - empty.colours().rgb()[c][here], deviation)
-                        - Evidence.far(v - s.own().rgb()[c][there], deviation);
+                double deviation = Evidence.NOISE[c] + empty.deviation().channels()[c][here];
+                better += Evidence.far(v - empty.colours().channels()[c][here], deviation)
+                        - Evidence.far(v - s.own().channels()[c][there], deviation);
             }
             sum += Math.max(-MOST_WORD, Math.min(MOST_WORD, better));
         }

@@ -33,7 +33,7 @@ class GuidedFilterTest {
         Colours guide = noise();
         Plane linear = new Plane(W, H);
         for (int i = 0; i < W * H; i++) {
-            linear.value()[i] = 2 * guide.rgb()[0][i] - guide.rgb()[1][i] + 0.5f * guide.rgb()[2][i] + 7;
+            linear.value()[i] = 2 * guide.channels()[0][i] - guide.channels()[1][i] + 0.5f * guide.channels()[2][i] + 7;
         }
         Plane to = new GuidedFilter(guide, 3, 1e-3).filtered(linear);
         for (int i = 0; i < W * H; i++) {
