@@ -147,7 +147,7 @@ final class ShapeCarrier {
                 remembered,
                 decided,
                 expected.own().mixed(Shape.own(picture, alpha), brushed ? 1 : COLOURS_LEARNT),
-                Shape.around(picture, brushed ? alpha : alikeOr(alpha, evidence)),
+                Shape.around(picture, brushed ? alpha : figureOrAlike(alpha, evidence)),
                 expected.paceX(),
                 expected.paceY(),
                 expected.paced(),
@@ -156,7 +156,7 @@ final class ShapeCarrier {
     }
 
     /** What looks like the figure, though it wasn't taken for it, isn't learnt as what is around it: a lost limb may come back. */
-    private static Plane alikeOr(Plane alpha, Plane evidence) {
+    private static Plane figureOrAlike(Plane alpha, Plane evidence) {
         Plane to = new Plane(alpha.width(), alpha.height());
         for (int i = 0; i < to.value().length; i++) {
             to.value()[i] = evidence.value()[i] > 0 ? 1 : alpha.value()[i];
