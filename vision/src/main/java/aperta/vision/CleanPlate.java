@@ -16,7 +16,8 @@ import org.opencv.imgproc.Imgproc;
 
 /**
  * What a clip shows where nothing passes in front: the median of frames from all over it, laid over one another as the camera
- * moves, and how far frames differ from it. At working size opponent colours in floats, at full size red, green and blue in bytes.
+ * moves, and how far frames differ from it. At working size these are opponent colours in floats, at
+ * full size red, green and blue in bytes.
  */
 final class CleanPlate {
     private static final int SAMPLES = 21;

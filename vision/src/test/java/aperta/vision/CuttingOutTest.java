@@ -333,6 +333,46 @@ class CuttingOutTest {
         };
     }
 
+    /** A limb beside the figure that was lost looks like it: what is around the figure goes on being the ground. */
+    @Test
+    void aLostLimbIsNotLearntAsWhatIsAround() {
+        int side = 60;
+        Plane there = new Plane(side, side);
+        float[][] rgb = new float[3][side * side];
+        float[][] empty = new float[3][side * side];
+        for (int i = 0; i < side * side; i++) {
+            int x = i % side;
+            boolean limb = x >= 40 && x < 50;
+            there.value()[i] = x >= 10 && x < 25 ? 1 : 0;
+            for (int c = 0; c < 3; c++) {
+                empty[c][i] = 20;
+                rgb[c][i] = limb || there.value()[i] > 0 ? 18 + 2 * c : 20;
+            }
+        }
+        Colours picture = new Colours(side, side, rgb).opponent();
+        Colours ground = new Colours(side, side, empty).opponent();
+        Colours still = new Colours(side, side, new float[3][side * side]);
+        try (ClipSources sources = sources("platform")) {
+            ClipFilm film = new ClipFilm(sources, "platform", 1);
+            Shape expected = new Shape(
+                    new Region(0, 0, side, side),
+                    there,
+                    null,
+                    Shape.own(picture, there),
+                    ground,
+                    0,
+                    0,
+                    true,
+                    Palette.of(picture, there),
+                    0);
+            Shape next = new ShapeCarrier(film, null, 3)
+                    .decide(expected, picture, new CleanPlate.Part(ground, still), Optional.empty());
+            int at = side / 2 * side + 45;
+            assertThat(next.decided().value()[at]).isNegative();
+            assertThat(next.around().channels()[1][at]).isCloseTo(0, within(0.2f));
+        }
+    }
+
     @Test
     void withoutStrokesOfBothKindsNothingIsCarried() {
         List<BrushStroke> inside = List.of(strokes(AT, 0).get(0));

@@ -11,7 +11,7 @@ import org.junit.jupiter.api.Test;
 class EvidenceTest {
     private static final int SIDE = 40;
     private static final int N = SIDE * SIDE;
-    /** A dim grey, and the same a little bluer, as red, green and blue. */
+    /** A dim grey, the same a little bluer, and hardly bluer, as red, green and blue. */
     private static final double[] GROUND = {20, 20, 20};
 
     private static final double[] COAT = {18, 20, 22};
