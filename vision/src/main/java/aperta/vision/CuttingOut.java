@@ -154,13 +154,14 @@ public final class CuttingOut {
             return;
         }
         Map<Long, Shape> forth = new HashMap<>();
-        Optional<Shape> shape = Optional.of(before);
+        EarlierShapes seen = before.earlier().and(after.earlier());
+        Optional<Shape> shape = Optional.of(before.with(seen));
         for (long f = a + 1; f < b && shape.isPresent(); f++) {
             shape = finder.step(shape.get(), f, 1, Optional.empty());
             long frame = f;
             shape.ifPresent(s -> forth.put(frame, s));
         }
-        shape = Optional.of(after);
+        shape = Optional.of(after.with(after.earlier().and(before.earlier())));
         for (long f = b - 1; f > a && !stopped; f--) {
             shape = shape.isEmpty() ? shape : finder.step(shape.get(), f, -1, Optional.empty());
             double u = (double) (f - a) / (b - a);

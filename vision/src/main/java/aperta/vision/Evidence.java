@@ -1,5 +1,7 @@
 package aperta.vision;
 
+import java.util.Optional;
+
 /**
  * What a frame itself says about which pixels belong to a figure: the likelihood of each colour under what the figure looked
  * like there or under the colours it is made of, against its likelihood under the clean plate, under what moves along around
@@ -21,6 +23,12 @@ final class Evidence {
     private static final double COLOUR_LOST = 3;
 
     private static final double COARSE = 1.3;
+    /** The same where the figure's shape is recalled from earlier frames. */
+    private static final double COLOUR_LOST_EARLIER = 0;
+    /** By how much light and colour of other frames may differ: a share of the brightness, and a deviation. */
+    private static final double RELIT = 0.05;
+
+    private static final double RECOLOURED = 0.5;
     /** A colour that the figure never had is as unlikely as this, not more: it may turn, or be lit. */
     private static final double NOVEL = 20;
     /** How dark a shadow may be, and by how much less likely it is than the plate. */
@@ -57,13 +65,17 @@ final class Evidence {
      *
      * @param expected what is known of the figure, moved to where it is expected
      * @param inside how far each pixel lies inside of where it is expected, below 0 outside
+     * @param recalled what it looked like on earlier frames like this one
      */
-    static Plane of(Colours picture, CleanPlate.Part plate, Shape expected, Plane inside) {
+    static Plane of(Colours picture, CleanPlate.Part plate, Shape expected, Plane inside, Optional<Recalled> recalled) {
         CleanPlate.Part wide = mixed(plate, expected.own());
         double[] unlikely = expected.palette().unlikely(picture);
         Plane odds = new Plane(picture.width(), picture.height());
         for (int i = 0; i < odds.value().length; i++) {
             double toOwn = Math.min(toOwn(picture, wide, expected.own(), i), ELSEWHERE + unlikely[i] - width(wide, i));
+            if (recalled.isPresent() && recalled.get().covers(i)) {
+                toOwn = Math.min(toOwn, toEarlier(picture, wide, recalled.get().own(), i));
+            }
             boolean outside = inside.value()[i] < 0.5f;
             double background = Math.min(
                     far(picture, wide.colours(), wide, i),
@@ -91,6 +103,15 @@ final class Evidence {
         return new CleanPlate.Part(plate.colours(), new Colours(own.width(), own.height(), wider));
     }
 
+    /** How far each pixel is from the plate's colour. */
+    static float[] far(Colours picture, CleanPlate.Part plate) {
+        float[] far = new float[picture.width() * picture.height()];
+        for (int i = 0; i < far.length; i++) {
+            far[i] = (float) far(picture, plate.colours(), plate, i);
+        }
+        return far;
+    }
+
     /** How far a pixel is from the colour of something else there. */
     private static double far(Colours picture, Colours other, CleanPlate.Part plate, int i) {
         double far = 0;
@@ -102,12 +123,24 @@ final class Evidence {
     }
 
     private static double toOwn(Colours picture, CleanPlate.Part plate, Colours own, int i) {
+        return toOwn(picture, plate, own, i, NOISE, COLOUR_LOST);
+    }
+
+    /** How far a pixel is from what the figure looked like on another frame, where the light was another. */
+    private static double toEarlier(Colours picture, CleanPlate.Part plate, Colours own, int i) {
+        double light = RELIT * Math.abs(own.channels()[Colours.BRIGHTNESS][i]);
+        double[] noise = {NOISE[0] + light, NOISE[1] + RECOLOURED, NOISE[2] + RECOLOURED};
+        return toOwn(picture, plate, own, i, noise, COLOUR_LOST_EARLIER);
+    }
+
+    private static double toOwn(
+            Colours picture, CleanPlate.Part plate, Colours own, int i, double[] noise, double colourLost) {
         double brightness = 0;
         double colour = 0;
-        double lost = COLOUR_LOST;
+        double lost = colourLost;
         for (int c = 0; c < 3; c++) {
             double difference = picture.channels()[c][i] - own.channels()[c][i];
-            double far = far(difference, NOISE[c] + plate.deviation().channels()[c][i]);
+            double far = far(difference, noise[c] + plate.deviation().channels()[c][i]);
             if (c == Colours.BRIGHTNESS) {
                 brightness = far;
             } else {

@@ -75,8 +75,10 @@ public final class FigureFinder {
                 shape.paceY(),
                 true,
                 shape.palette(),
+                shape.earlier(),
                 0);
-        return carrier.decide(wider, ShapeCarrier.cut(all, part), plate.small(frame, all, part), Optional.of(strokes));
+        return carrier.decide(
+                frame, wider, ShapeCarrier.cut(all, part), plate.small(frame, all, part), Optional.of(strokes));
     }
 
     /** The outlines of coverage, where it is a half; {@code scale} pixels of the clip for one of it. */
@@ -158,6 +160,7 @@ public final class FigureFinder {
                 (double) moved.dy() / by,
                 before.isPresent(),
                 Palette.of(picture, alpha),
+                EarlierShapes.NONE,
                 1));
     }
 

@@ -62,9 +62,10 @@ final class FirstShape {
                 0,
                 false,
                 Palette.NONE,
+                EarlierShapes.NONE,
                 0);
         for (int i = 0; i < DECISIONS; i++) {
-            found = carrier.decide(found, picture, empty, Optional.of(strokes));
+            found = carrier.decide(frame, found, picture, empty, Optional.of(strokes));
         }
         return found.with(Palette.of(picture, Evidence.unexplained(found.remembered(), picture, empty)));
     }

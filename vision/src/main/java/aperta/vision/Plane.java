@@ -13,6 +13,14 @@ record Plane(int width, int height, float[] value) {
         this(width, height, new float[width * height]);
     }
 
+    double sum() {
+        double sum = 0;
+        for (float v : value) {
+            sum += v;
+        }
+        return sum;
+    }
+
     /** Convolved with a Gaussian; the edge's pixels go on beyond it. */
     Plane blurred(double sigma) {
         try (Mats mats = new Mats()) {
@@ -81,7 +89,7 @@ record Plane(int width, int height, float[] value) {
         return all;
     }
 
-    private float at(int x, int y, float beyond) {
+    float at(int x, int y, float beyond) {
         return x < 0 || y < 0 || x >= width || y >= height ? beyond : value[y * width + x];
     }
 

@@ -13,6 +13,7 @@ import aperta.core.picture.Region;
  * @param paceX and {@code paceY}: pixels from a frame to the next
  * @param paced whether its pace is known
  * @param palette the colours it is made of
+ * @param earlier what it looked like before
  * @param sure how clearly figure and background are told apart along its edge, 0 to 1
  */
 record Shape(
@@ -25,6 +26,7 @@ record Shape(
         double paceY,
         boolean paced,
         Palette palette,
+        EarlierShapes earlier,
         double sure) {
     /** How far colours go on, in pixels. */
     private static final double ON = 2;
@@ -50,11 +52,15 @@ record Shape(
     }
 
     Shape at(double x, double y) {
-        return new Shape(part, remembered, decided, own, around, x, y, true, palette, sure);
+        return new Shape(part, remembered, decided, own, around, x, y, true, palette, earlier, sure);
     }
 
     Shape with(Palette colours) {
-        return new Shape(part, remembered, decided, own, around, paceX, paceY, paced, colours, sure);
+        return new Shape(part, remembered, decided, own, around, paceX, paceY, paced, colours, earlier, sure);
+    }
+
+    Shape with(EarlierShapes shapes) {
+        return new Shape(part, remembered, decided, own, around, paceX, paceY, paced, palette, shapes, sure);
     }
 
     /** The same frame as it was carried there the other way, by a share of that one. */
@@ -65,7 +71,17 @@ record Shape(
             mixed.value()[i] = (float) ((1 - share) * decided.value()[i] + share * there.value()[i]);
         }
         return new Shape(
-                part, remembered, mixed, own, around, paceX, paceY, paced, palette, Math.max(sure, other.sure));
+                part,
+                remembered,
+                mixed,
+                own,
+                around,
+                paceX,
+                paceY,
+                paced,
+                palette,
+                earlier,
+                Math.max(sure, other.sure));
     }
 
     /** The part of a frame where it will be, and room around it. */

@@ -4,6 +4,7 @@ import aperta.core.picture.Region;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 
 /**
  * Carries the shape of a figure from a frame to the next. It is moved by where its colours fit best; then each pixel is
@@ -83,15 +84,19 @@ final class ShapeCarrier {
                 shape.paceY() * (1 - learnt) + way * moved[1] * learnt,
                 true,
                 shape.palette(),
+                shape.earlier().moved(moved[0], moved[1]),
                 0);
         Colours picture = cut(all, part);
         CleanPlate.Part empty = plate.small(number, all, part);
-        return Optional.of(decide(limbsMoved(expected, picture, empty), picture, empty, strokes));
+        Plane inside = expected.remembered().signedDistance();
+        Plane evidence = Evidence.of(picture, empty, expected, inside, Optional.empty());
+        Shape limbs = limbsMoved(expected, evidence);
+        Optional<Recalled> recalled = expected.earlier().alike(number, part, limbs.remembered(), evidence);
+        return Optional.of(decide(number, limbs, picture, empty, recalled, strokes));
     }
 
-    private static Shape limbsMoved(Shape expected, Colours picture, CleanPlate.Part empty) {
-        Plane inside = expected.remembered().signedDistance();
-        LimbMotion motion = LimbMotion.of(expected.remembered(), Evidence.of(picture, empty, expected, inside));
+    private static Shape limbsMoved(Shape expected, Plane evidence) {
+        LimbMotion motion = LimbMotion.of(expected.remembered(), evidence);
         return new Shape(
                 expected.part(),
                 motion.moved(expected.remembered()),
@@ -102,6 +107,7 @@ final class ShapeCarrier {
                 expected.paceY(),
                 true,
                 expected.palette(),
+                expected.earlier(),
                 0);
     }
 
@@ -110,49 +116,92 @@ final class ShapeCarrier {
     }
 
     /** Decides each pixel, and learns: from a frame that was brushed, all that it shows. */
-    Shape decide(Shape expected, Colours picture, CleanPlate.Part empty, Optional<Strokes> strokes) {
+    Shape decide(long number, Shape expected, Colours picture, CleanPlate.Part empty, Optional<Strokes> strokes) {
+        return decide(number, expected, picture, empty, Optional.empty(), strokes);
+    }
+
+    private Shape decide(
+            long number,
+            Shape expected,
+            Colours picture,
+            CleanPlate.Part empty,
+            Optional<Recalled> recalled,
+            Optional<Strokes> strokes) {
         Region part = expected.part();
-        Plane inside = expected.remembered().signedDistance();
-        Plane evidence = Evidence.of(picture, empty, expected, inside);
-        Plane decided = new Plane(part.width(), part.height());
-        for (int i = 0; i < decided.value().length; i++) {
-            double d = inside.value()[i];
-            double m = Math.max(0.02, Math.min(0.98, expected.remembered().value()[i]));
-            double prior = PER_PIXEL * Math.max(-FURTHEST, Math.min(FURTHEST, d)) + MEMORY * Math.log(m / (1 - m));
-            double odds = EVIDENCE * evidence.value()[i] + prior;
-            odds = d < -OUT ? -CERTAIN : d > IN ? CERTAIN : odds;
-            decided.value()[i] = (float) Math.max(-CERTAIN, Math.min(CERTAIN, odds));
-        }
+        Plane before = expected.remembered().signedDistance();
+        Plane evidence = Evidence.of(picture, empty, expected, before, recalled);
+        Plane clarity = clarity(evidence);
+        Plane clear = clear(clarity, before);
+        Plane known =
+                recalled.map(r -> r.filledInto(expected.remembered(), clear)).orElse(expected.remembered());
+        Plane inside = recalled.isPresent() ? known.signedDistance() : before;
+        Plane decided = decided(evidence, known, inside);
         strokes.ifPresent(s -> s.tell(part, decided, STROKE_REACH, CERTAIN));
         Plane alpha = probability(decided);
-        Plane remembered = new Plane(part.width(), part.height());
         boolean brushed = strokes.isPresent();
-        double clear = 0;
+        Plane remembered = new Plane(part.width(), part.height());
+        double along = 0;
         int edge = 0;
         for (int i = 0; i < remembered.value().length; i++) {
-            double p = 1 / (1 + Math.exp(-EVIDENCE * evidence.value()[i]));
-            double clarity = Math.abs(2 * p - 1);
+            double c = clarity.value()[i];
             boolean near = Math.abs(inside.value()[i]) <= OUT;
-            float m = expected.remembered().value()[i];
+            float m = known.value()[i];
             double rate = evidence.value()[i] < 0 ? FORGOTTEN : LEARNT;
-            rate = brushed ? 1 : near ? rate * clarity * clarity * clarity : 0;
+            rate = brushed ? 1 : near ? rate * c * c * c : 0;
             remembered.value()[i] = (float) (m + rate * (alpha.value()[i] - m));
             if (alpha.value()[i] > 0.05f && alpha.value()[i] < 0.95f) {
                 edge++;
-                clear += clarity;
+                along += c;
             }
         }
+        double sure = edge == 0 ? 0 : along / edge;
+        Colours own = Shape.own(picture, alpha);
         return new Shape(
                 part,
                 remembered,
                 decided,
-                expected.own().mixed(Shape.own(picture, alpha), brushed ? 1 : COLOURS_LEARNT),
+                expected.own().mixed(own, brushed ? 1 : COLOURS_LEARNT),
                 Shape.around(picture, brushed ? alpha : figureOrAlike(alpha, evidence)),
                 expected.paceX(),
                 expected.paceY(),
                 expected.paced(),
                 brushed ? Palette.of(picture, alpha) : expected.palette(),
-                edge == 0 ? 0 : clear / edge);
+                expected.earlier().with(number, part, alpha, clear, own, brushed ? 1 : sure),
+                sure);
+    }
+
+    private static Plane decided(Plane evidence, Plane known, Plane inside) {
+        Plane decided = new Plane(known.width(), known.height());
+        for (int i = 0; i < decided.value().length; i++) {
+            double d = inside.value()[i];
+            double m = Math.max(0.02, Math.min(0.98, known.value()[i]));
+            double prior = PER_PIXEL * Math.max(-FURTHEST, Math.min(FURTHEST, d)) + MEMORY * Math.log(m / (1 - m));
+            double odds = EVIDENCE * evidence.value()[i] + prior;
+            odds = d < -OUT ? -CERTAIN : d > IN ? CERTAIN : odds;
+            decided.value()[i] = (float) Math.max(-CERTAIN, Math.min(CERTAIN, odds));
+        }
+        return decided;
+    }
+
+    /** How far from even the odds are that a frame gives each pixel, 0 to 1. */
+    private static Plane clarity(Plane evidence) {
+        Plane clarity = new Plane(evidence.width(), evidence.height());
+        for (int i = 0; i < clarity.value().length; i++) {
+            double p = 1 / (1 + Math.exp(-EVIDENCE * evidence.value()[i]));
+            clarity.value()[i] = (float) Math.abs(2 * p - 1);
+        }
+        return clarity;
+    }
+
+    /** How clearly each pixel can be told: far from the edge surely, near it where the frame says much. */
+    private static Plane clear(Plane clarity, Plane inside) {
+        Plane clear = new Plane(clarity.width(), clarity.height());
+        for (int i = 0; i < clear.value().length; i++) {
+            double d = inside.value()[i];
+            double c = clarity.value()[i];
+            clear.value()[i] = d < -OUT || d > IN ? 1 : (float) (c * c * c * c * c * c);
+        }
+        return clear.blurred(1);
     }
 
     /** What looks like the figure, though it wasn't taken for it, isn't learnt as what is around it: a lost limb may come back. */
@@ -178,30 +227,13 @@ final class ShapeCarrier {
         if (seen.isEmpty()) {
             return new double[] {way * s.paceX(), way * s.paceY()};
         }
-        CleanPlate.Part empty = plate.small(number, picture, seen);
-        List<int[]> samples = samples(s);
-        double startX = way * s.paceX();
-        double startY = way * s.paceY();
-        double x = startX;
-        double y = startY;
+        Search search = new Search(s, samples(s), picture, plate.small(number, picture, seen), seen);
+        double[] start = {way * s.paceX(), way * s.paceY()};
+        double[] at = start;
         for (double[] look : s.paced() ? PACED : UNPACED) {
-            double best = Double.NEGATIVE_INFINITY;
-            double fromX = x;
-            double fromY = y;
-            for (double dy = -look[1]; dy <= look[1]; dy += look[2]) {
-                for (double dx = -look[0]; dx <= look[0]; dx += look[2]) {
-                    double fit = fit(s, samples, picture, empty, seen, fromX + dx, fromY + dy);
-                    double change = Math.abs(fromX + dx - startX) + Math.abs(fromY + dy - startY);
-                    fit -= s.paced() ? CHANGE * samples.size() * change : 0;
-                    if (fit > best) {
-                        best = fit;
-                        x = fromX + dx;
-                        y = fromY + dy;
-                    }
-                }
-            }
+            at = search.best(at, look, start);
         }
-        return new double[] {x, y};
+        return at;
     }
 
     private static List<int[]> samples(Shape s) {
@@ -222,29 +254,66 @@ final class ShapeCarrier {
         return all;
     }
 
-    private static double fit(
-            Shape s, List<int[]> samples, Colours picture, CleanPlate.Part empty, Region seen, double dx, double dy) {
-        Region part = s.part();
-        double sum = 0;
-        for (int[] at : samples) {
-            double x = part.x() + at[0] + dx;
-            double y = part.y() + at[1] + dy;
-            int px = (int) Math.round(x);
-            int py = (int) Math.round(y);
-            if (x < 0 || y < 0 || x >= picture.width() - 1 || y >= picture.height() - 1 || !seen.contains(px, py)) {
-                continue;
-            }
-            int here = (py - seen.y()) * seen.width() + px - seen.x();
-            int there = at[1] * part.width() + at[0];
-            double better = 0;
-            for (int c = 0; c < 3; c++) {
-                float v = picture.between(c, x, y);
-                double deviation = Evidence.NOISE[c] + empty.deviation().channels()[c][here];
-                better += Evidence.far(v - empty.colours().channels()[c][here], deviation)
-                        - Evidence.far(v - s.own().channels()[c][there], deviation);
-            }
-            sum += Math.max(-MOST_WORD, Math.min(MOST_WORD, better));
+    /** Looks for where a figure has moved to. */
+    private static final class Search {
+        private final Shape shape;
+        private final List<int[]> samples;
+        private final Colours picture;
+        private final CleanPlate.Part empty;
+        private final Region seen;
+        private final float[] toEmpty;
+
+        Search(Shape shape, List<int[]> samples, Colours picture, CleanPlate.Part empty, Region seen) {
+            this.shape = shape;
+            this.samples = samples;
+            this.picture = picture;
+            this.empty = empty;
+            this.seen = seen;
+            this.toEmpty = Evidence.far(cut(picture, seen), empty);
         }
-        return sum;
+
+        /** The best place around another one: the first of the best, so that it's the same each time. */
+        double[] best(double[] around, double[] look, double[] start) {
+            int across = (int) Math.round(2 * look[0] / look[2]) + 1;
+            int down = (int) Math.round(2 * look[1] / look[2]) + 1;
+            double[] fits = new double[across * down];
+            double[][] at = new double[across * down][];
+            IntStream.range(0, fits.length).parallel().forEach(i -> {
+                double x = around[0] - look[0] + i % across * look[2];
+                double y = around[1] - look[1] + i / across * look[2];
+                double change = Math.abs(x - start[0]) + Math.abs(y - start[1]);
+                at[i] = new double[] {x, y};
+                fits[i] = fit(x, y) - (shape.paced() ? CHANGE * samples.size() * change : 0);
+            });
+            int best = 0;
+            for (int i = 1; i < fits.length; i++) {
+                best = fits[i] > fits[best] ? i : best;
+            }
+            return at[best];
+        }
+
+        private double fit(double dx, double dy) {
+            Region part = shape.part();
+            double sum = 0;
+            for (int[] at : samples) {
+                double x = part.x() + at[0] + dx;
+                double y = part.y() + at[1] + dy;
+                int px = (int) Math.round(x);
+                int py = (int) Math.round(y);
+                if (x < 0 || y < 0 || x >= picture.width() - 1 || y >= picture.height() - 1 || !seen.contains(px, py)) {
+                    continue;
+                }
+                int here = (py - seen.y()) * seen.width() + px - seen.x();
+                int there = at[1] * part.width() + at[0];
+                double better = toEmpty[here];
+                for (int c = 0; c < 3; c++) {
+                    double deviation = Evidence.NOISE[c] + empty.deviation().channels()[c][here];
+                    double own = picture.between(c, x, y) - shape.own().channels()[c][there];
+                    better -= Evidence.far(own, deviation);
+                }
+                sum += Math.max(-MOST_WORD, Math.min(MOST_WORD, better));
+            }
+            return sum;
+        }
     }
 }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import aperta.core.picture.Region;
 import java.util.Arrays;
+import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -59,8 +60,9 @@ class EvidenceTest {
                 0,
                 true,
                 Palette.NONE,
+                EarlierShapes.NONE,
                 0);
-        return Evidence.of(picture, plate, figure, inside);
+        return Evidence.of(picture, plate, figure, inside, Optional.empty());
     }
 
     private static double mean(Plane plane) {
