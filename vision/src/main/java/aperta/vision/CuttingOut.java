@@ -126,13 +126,16 @@ public final class CuttingOut {
     }
 
     private void along(Shape start, long at, long end, int way) {
+        long lastUnknown = LongStream.iterate(end, f -> way * f > way * at, f -> f - way)
+                .filter(f -> known.frame(f).isEmpty())
+                .findFirst()
+                .orElse(at);
         Optional<Shape> shape = Optional.of(start);
         for (long f = at + way; way * f <= way * end && !stopped; f += way) {
             Optional<Matte> before = known.frame(f);
             if (before.isPresent()) {
-                // Only where it goes on from here is the shape needed.
-                boolean last = way * f == way * end || known.frame(f + way).isPresent();
-                shape = last ? shape : again(f, way, before.get());
+                boolean needed = way * f < way * lastUnknown;
+                shape = needed ? again(f, way, before.get(), shape) : shape;
                 continue;
             }
             shape = shape.isEmpty() ? shape : finder.step(shape.get(), f, way, Optional.empty());
@@ -144,9 +147,12 @@ public final class CuttingOut {
         }
     }
 
-    private Optional<Shape> again(long frame, int way, Matte coverage) {
+    /** What is known of a frame is needed to go on from, and to recall what the figure looked like there. */
+    private Optional<Shape> again(long frame, int way, Matte coverage, Optional<Shape> last) {
         return finder.again(frame, coverage, known.frame(frame - way))
-                .map(s -> s.paced() ? s.at(way * s.paceX(), way * s.paceY()) : s);
+                .map(s -> s.paced() ? s.at(way * s.paceX(), way * s.paceY()) : s)
+                .map(s ->
+                        last.map(l -> finder.learnt(frame, s, way, l.earlier())).orElse(s));
     }
 
     private void between(long a, Shape before, long b, Shape after) {

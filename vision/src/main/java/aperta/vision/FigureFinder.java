@@ -164,6 +164,11 @@ public final class FigureFinder {
                 1));
     }
 
+    /** A shape that is known, and what it looked like on the frames before it and on this one. */
+    Shape learnt(long frame, Shape shape, int way, EarlierShapes before) {
+        return carrier.learnt(frame, shape, before.moved(way * shape.paceX(), way * shape.paceY()));
+    }
+
     private Plane reduced(Matte coverage, Region part) {
         Plane to = new Plane(part.width(), part.height());
         Region r = coverage.domain();

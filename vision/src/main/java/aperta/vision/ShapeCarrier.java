@@ -140,8 +140,6 @@ final class ShapeCarrier {
         Plane alpha = probability(decided);
         boolean brushed = strokes.isPresent();
         Plane remembered = new Plane(part.width(), part.height());
-        double along = 0;
-        int edge = 0;
         for (int i = 0; i < remembered.value().length; i++) {
             double c = clarity.value()[i];
             boolean near = Math.abs(inside.value()[i]) <= OUT;
@@ -149,12 +147,8 @@ final class ShapeCarrier {
             double rate = evidence.value()[i] < 0 ? FORGOTTEN : LEARNT;
             rate = brushed ? 1 : near ? rate * c * c * c : 0;
             remembered.value()[i] = (float) (m + rate * (alpha.value()[i] - m));
-            if (alpha.value()[i] > 0.05f && alpha.value()[i] < 0.95f) {
-                edge++;
-                along += c;
-            }
         }
-        double sure = edge == 0 ? 0 : along / edge;
+        double sure = sure(alpha, clarity);
         Colours own = Shape.own(picture, alpha);
         return new Shape(
                 part,
@@ -168,6 +162,18 @@ final class ShapeCarrier {
                 brushed ? Palette.of(picture, alpha) : expected.palette(),
                 expected.earlier().with(number, part, alpha, clear, own, brushed ? 1 : sure),
                 sure);
+    }
+
+    /** A shape that was decided before, with what it looked like before and on its own frame. */
+    Shape learnt(long number, Shape shape, EarlierShapes before) {
+        Region part = shape.part();
+        Colours all = film.reduced(number, by);
+        Colours picture = cut(all, part);
+        Plane inside = shape.remembered().signedDistance();
+        Plane clarity = clarity(Evidence.of(picture, plate.small(number, all, part), shape, inside, Optional.empty()));
+        Plane clear = clear(clarity, inside);
+        double sure = sure(shape.remembered(), clarity);
+        return shape.with(before.with(number, part, shape.remembered(), clear, shape.own(), sure));
     }
 
     private static Plane decided(Plane evidence, Plane known, Plane inside) {
@@ -191,6 +197,19 @@ final class ShapeCarrier {
             clarity.value()[i] = (float) Math.abs(2 * p - 1);
         }
         return clarity;
+    }
+
+    /** How clear it is along the edge. */
+    private static double sure(Plane alpha, Plane clarity) {
+        double along = 0;
+        int edge = 0;
+        for (int i = 0; i < alpha.value().length; i++) {
+            if (alpha.value()[i] > 0.05f && alpha.value()[i] < 0.95f) {
+                edge++;
+                along += clarity.value()[i];
+            }
+        }
+        return edge == 0 ? 0 : along / edge;
     }
 
     /** How clearly each pixel can be told: far from the edge surely, near it where the frame says much. */

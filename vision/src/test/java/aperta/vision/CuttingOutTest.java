@@ -181,6 +181,34 @@ class CuttingOutTest {
         assertThat(asked).containsExactly(56L, 57L, 58L, 59L, 60L, 61L, 62L);
     }
 
+    /** The legs can't be seen where it goes on: it recalls them from what was found before it was broken off. */
+    @Test
+    void whatGoesOnInTheDarkIsHardlyWorseForHavingBeenBrokenOff() {
+        Platform plate = new Platform();
+        double sum = 0;
+        double whole = 0;
+        Map<Long, Matte> now = new TreeMap<>();
+        try (ClipSources sources = sources("platform")) {
+            CuttingOut.carry(
+                    strokes(AT, 0),
+                    AT,
+                    124,
+                    new ClipFilm(sources, "platform", 1),
+                    f -> f <= 112 ? Optional.of(found.get(f)) : Optional.empty(),
+                    (f, alpha, sure) -> {
+                        now.put(f, alpha);
+                        return true;
+                    });
+        }
+        assertThat(now).hasSize(12);
+        for (Map.Entry<Long, Matte> f : now.entrySet()) {
+            float[] truth = plate.figureAlpha(f.getKey().intValue());
+            sum += overlap(f.getValue(), truth);
+            whole += overlap(found.get(f.getKey()), truth);
+        }
+        assertThat(sum / 12).isGreaterThan(whole / 12 - 0.02);
+    }
+
     @Test
     void whoStopsItIsToldNothingMore() {
         List<Long> told = new ArrayList<>();
