@@ -5,7 +5,8 @@ import java.util.Optional;
 /**
  * What a frame itself says about which pixels belong to a figure: the likelihood of each colour under what the figure looked
  * like there or under the colours it is made of, against its likelihood under the clean plate, under what moves along around
- * the figure, and under the plate in shadow (its colours made darker, Prati et al., "Detecting Moving Shadows", IEEE PAMI 25, 2003).
+ * the figure, under the plate into which colour has run from nearby ({@link Bleeding}), and under the plate in shadow (its
+ * colours made darker, Prati et al., "Detecting Moving Shadows", IEEE PAMI 25, 2003).
  */
 final class Evidence {
     /** The least deviation of brightness and of the other two opponent colours, at working size. */
@@ -70,16 +71,21 @@ final class Evidence {
     static Plane of(Colours picture, CleanPlate.Part plate, Shape expected, Plane inside, Optional<Recalled> recalled) {
         CleanPlate.Part wide = mixed(plate, expected.own());
         double[] unlikely = expected.palette().unlikely(picture);
+        Bleeding bleeding = Bleeding.of(picture, wide);
         Plane odds = new Plane(picture.width(), picture.height());
         for (int i = 0; i < odds.value().length; i++) {
             double toOwn = Math.min(toOwn(picture, wide, expected.own(), i), ELSEWHERE + unlikely[i] - width(wide, i));
-            if (recalled.isPresent() && recalled.get().covers(i)) {
+            boolean covered = recalled.isPresent() && recalled.get().covers(i);
+            if (covered) {
                 toOwn = Math.min(toOwn, toEarlier(picture, wide, recalled.get().own(), i));
             }
             boolean outside = inside.value()[i] < 0.5f;
             double background = Math.min(
                     far(picture, wide.colours(), wide, i),
                     toShadow(picture, wide, i) + (outside ? SHADOW : SHADOW_INSIDE));
+            if (!covered) {
+                background = Math.min(background, bleeding.far(i));
+            }
             if (outside) {
                 background = Math.min(background, far(picture, expected.around(), wide, i) + ALONG);
             }
