@@ -58,7 +58,8 @@ class PedestrianTest {
 
     /**
      * The same person cut out from two strokes on one frame. By eye, of frames 580 to 620: on 580 to 582 the shin furthest back
-     * is missing in part, on 604 a foot, on 608 a toe; some grass in the shadow between the legs is taken in on 580 to 588, 600 and 604.
+     * is missing in part, on 604 a foot, on 608 a toe; some grass in the shadow between the legs is taken in
+     * on 580 to 588, 600 and 604.
      */
     @Test
     void aPersonIsCutOutThroughFortyFrames() {
