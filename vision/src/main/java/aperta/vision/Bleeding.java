@@ -70,15 +70,15 @@ record Bleeding(Colours picture, CleanPlate.Part plate, Plane[] across) {
 
     /** How far a pixel is from the plate whose colour is that of something nearby in part. */
     double far(int i) {
-        double far = UNLIKELY;
+        double rare = 1;
         for (int c = 0; c < 3; c++) {
             double left = difference(picture, plate, c, i);
             if (c != Colours.BRIGHTNESS) {
                 double most = SHARE * across[c].value()[i];
                 left -= Math.max(Math.min(0, most), Math.min(Math.max(0, most), left));
             }
-            far += Evidence.far(left, deviation(plate, c, i));
+            rare *= Evidence.rare(left, deviation(plate, c, i));
         }
-        return far;
+        return UNLIKELY + Evidence.far(rare);
     }
 }

@@ -5,7 +5,6 @@ import aperta.core.picture.Region;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.function.IntUnaryOperator;
 import java.util.stream.IntStream;
 import org.opencv.core.Core;
 import org.opencv.core.CvType;
@@ -202,7 +201,7 @@ final class CleanPlate {
             for (int k = 0; k < rows.length; k++) {
                 all.get(k).get(y, 0, rows[k]);
             }
-            float[][] found = medians(rows, seen, x -> y * w + x);
+            float[][] found = medians(rows, seen, y * w);
             for (int i = 0; i < 3 * w; i++) {
                 middle[i % 3][y * w + i / 3] = found[0][i];
                 deviation[i % 3][y * w + i / 3] = found[1][i];
@@ -216,41 +215,57 @@ final class CleanPlate {
         int h = all.get(0).rows();
         Bytes to = new Bytes(w, h, new byte[3 * w * h], new byte[3 * w * h]);
         IntStream.range(0, h).parallel().forEach(y -> {
-            float[][] rows = new float[all.size()][3 * w];
+            boolean[] few = new boolean[3 * w];
+            for (int i = 0; i < few.length; i++) {
+                few[i] = few(seen, y / by * width + i / 3 / by);
+            }
+            int[][] rows = new int[all.size()][3 * w];
             byte[] row = new byte[3 * w];
             for (int k = 0; k < rows.length; k++) {
                 all.get(k).get(y, 0, row);
-                for (int i = 0; i < row.length; i++) {
-                    rows[k][i] = row[i] & 255;
+                for (int i = 0; i < few.length; i++) {
+                    boolean counts = few[i] || seen[k][y / by * width + i / 3 / by] == SEEN;
+                    rows[k][i] = counts ? row[i] & 255 : ByteMedian.HIDDEN;
                 }
             }
-            float[][] found = medians(rows, seen, x -> y / by * width + x / by);
-            for (int i = 0; i < 3 * w; i++) {
-                to.middle[3 * w * y + i] = (byte) found[0][i];
-                to.deviation[3 * w * y + i] = (byte) found[1][i];
+            int[] middle = ByteMedian.of(rows);
+            for (int[] one : rows) {
+                for (int i = 0; i < few.length; i++) {
+                    one[i] = one[i] == ByteMedian.HIDDEN ? one[i] : Math.abs(one[i] - middle[i]);
+                }
+            }
+            int[] deviation = ByteMedian.of(rows);
+            for (int i = 0; i < few.length; i++) {
+                to.middle[3 * w * y + i] = (byte) middle[i];
+                to.deviation[3 * w * y + i] = (byte) (few[i] ? UNKNOWN : deviation[i]);
             }
         });
         return to;
     }
 
+    /** Whether too few frames show a pixel at working size. */
+    private static boolean few(byte[][] seen, int at) {
+        int all = 0;
+        for (byte[] frame : seen) {
+            all += frame[at];
+        }
+        return all < FEW * seen.length;
+    }
+
     /**
-     * Of each number over several rows of pixels, the median, and the median distance from it; what too few frames show is
-     * unknown.
+     * Of each number over several rows of pixels at working size, the median, and the median distance from it; what too few
+     * frames show is unknown.
      *
-     * @param seen for each row, what of the plate at working size its frame shows
-     * @param at which pixel of that each pixel of a row is
+     * @param seen for each row, what of the plate its frame shows
+     * @param from which of its pixels is the rows' first
      */
-    private static float[][] medians(float[][] rows, byte[][] seen, IntUnaryOperator at) {
+    private static float[][] medians(float[][] rows, byte[][] seen, int from) {
         float[][] found = new float[2][rows[0].length];
         float[] v = new float[rows.length];
         for (int i = 0; i < found[0].length; i++) {
-            int there = at.applyAsInt(i / 3);
+            int there = from + i / 3;
+            boolean few = few(seen, there);
             int n = 0;
-            int all = 0;
-            for (int k = 0; k < rows.length; k++) {
-                all += seen[k][there];
-            }
-            boolean few = all < FEW * rows.length;
             for (int k = 0; k < rows.length; k++) {
                 if (few || seen[k][there] == SEEN) {
                     v[n++] = rows[k][i];

@@ -35,6 +35,9 @@ public final class ClipFilm implements Film {
         }
     };
     private long last = Long.MIN_VALUE;
+    private Reduced reduced = new Reduced(-1, 1, null);
+
+    private record Reduced(long frame, int by, Colours colours) {}
 
     /** @param level 1 for the clip's own pictures, 2 for those of half its size */
     public ClipFilm(Sources sources, String media, int level) {
@@ -115,8 +118,12 @@ public final class ClipFilm implements Film {
 
     /** The opponent colours of all of a frame with sides so many times as short, rounded up. */
     Colours reduced(long frame, int by) {
-        Pixels small = by == 1 ? pixels(frame) : pixels(frame).reduced(by);
-        return colours(small, new Region(0, 0, small.width(), small.height())).opponent();
+        if (reduced.frame != frame || reduced.by != by) {
+            Pixels small = by == 1 ? pixels(frame) : pixels(frame).reduced(by);
+            Colours rgb = colours(small, new Region(0, 0, small.width(), small.height()));
+            reduced = new Reduced(frame, by, rgb.opponent());
+        }
+        return reduced.colours;
     }
 
     private static Colours colours(Pixels pixels, Region part) {

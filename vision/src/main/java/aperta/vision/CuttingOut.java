@@ -85,7 +85,8 @@ public final class CuttingOut {
         NavigableMap<Long, Shape> fixed = fixed(start, from, to);
         for (Map.Entry<Long, Shape> f : fixed.entrySet()) {
             if (known.frame(f.getKey()).isEmpty()) {
-                tell(f.getKey(), f.getValue());
+                Shape shape = f.getValue();
+                stopped |= !told.frame(f.getKey(), finder.alpha(f.getKey(), shape), shape.sure());
             }
         }
         along(fixed.lastEntry().getValue(), fixed.lastKey(), to, 1);
@@ -126,6 +127,7 @@ public final class CuttingOut {
     }
 
     private void along(Shape start, long at, long end, int way) {
+        Steadying steadying = steadying(at, start);
         long lastUnknown = LongStream.iterate(end, f -> way * f > way * at, f -> f - way)
                 .filter(f -> known.frame(f).isEmpty())
                 .findFirst()
@@ -134,17 +136,15 @@ public final class CuttingOut {
         for (long f = at + way; way * f <= way * end && !stopped; f += way) {
             Optional<Matte> before = known.frame(f);
             if (before.isPresent()) {
+                stopped |= !steadying.known(before.get());
                 boolean needed = way * f < way * lastUnknown;
                 shape = needed ? again(f, way, before.get(), shape) : shape;
                 continue;
             }
             shape = shape.isEmpty() ? shape : finder.step(shape.get(), f, way, Optional.empty());
-            if (shape.isPresent()) {
-                tell(f, shape.get());
-            } else {
-                stopped = !told.frame(f, new Matte(Region.NOTHING), 1);
-            }
+            tell(steadying, f, shape);
         }
+        stopped = stopped || !steadying.end(Optional.empty());
     }
 
     /** What is known of a frame is needed to go on from, and to recall what the figure looked like there. */
@@ -168,21 +168,32 @@ public final class CuttingOut {
             shape.ifPresent(s -> forth.put(frame, s));
         }
         shape = Optional.of(after.with(after.earlier().and(before.earlier())));
+        Steadying steadying = steadying(b, after);
         for (long f = b - 1; f > a && !stopped; f--) {
             shape = shape.isEmpty() ? shape : finder.step(shape.get(), f, -1, Optional.empty());
             double u = (double) (f - a) / (b - a);
             Shape one = forth.get(f);
-            if (one != null && shape.isPresent()) {
-                tell(f, shape.get().with(one, 1 - u * u * (3 - 2 * u)));
-            } else if (one != null || shape.isPresent()) {
-                tell(f, one != null ? one : shape.get());
-            } else {
-                stopped = !told.frame(f, new Matte(Region.NOTHING), 1);
-            }
+            Optional<Shape> other = Optional.ofNullable(one);
+            Optional<Shape> here = shape;
+            Optional<Shape> both = here.flatMap(s -> other.map(o -> s.with(o, 1 - u * u * (3 - 2 * u))));
+            tell(steadying, f, both.or(() -> other).or(() -> here));
         }
+        stopped = stopped || !steadying.known(coverage(a, before));
     }
 
-    private void tell(long frame, Shape shape) {
-        stopped |= !told.frame(frame, finder.alpha(frame, shape), shape.sure());
+    /** From a frame that was brushed on. */
+    private Steadying steadying(long frame, Shape shape) {
+        return new Steadying(coverage(frame, shape), told);
+    }
+
+    private Matte coverage(long frame, Shape shape) {
+        return known.frame(frame).orElseGet(() -> finder.alpha(frame, shape));
+    }
+
+    private void tell(Steadying steadying, long frame, Optional<Shape> shape) {
+        Matte coverage = shape.map(s -> finder.alpha(frame, s)).orElse(new Matte(Region.NOTHING));
+        Matte unclear = shape.map(s -> finder.unclear(s, coverage.domain())).orElse(coverage);
+        stopped |= !steadying.found(
+                frame, coverage, unclear, shape.map(Shape::sure).orElse(1.0));
     }
 }

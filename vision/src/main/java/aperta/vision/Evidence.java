@@ -14,7 +14,7 @@ final class Evidence {
     /** What is seen is seldom further off, but when it is, by much: the degrees of freedom of Student's t. */
     private static final double FREEDOM = 4;
     /** How far one channel may count. */
-    private static final double MOST = 25;
+    private static final double RAREST = Math.exp(25 / (FREEDOM + 1));
     /** Pixels along an edge are mixtures: by this share of their difference figure and plate are told apart less surely. */
     private static final double MIXED = 0.05;
     /**
@@ -120,12 +120,12 @@ final class Evidence {
 
     /** How far a pixel is from the colour of something else there. */
     private static double far(Colours picture, Colours other, CleanPlate.Part plate, int i) {
-        double far = 0;
+        double rare = 1;
         for (int c = 0; c < 3; c++) {
             double difference = picture.channels()[c][i] - other.channels()[c][i];
-            far += far(difference, NOISE[c] + plate.deviation().channels()[c][i]);
+            rare *= rare(difference, NOISE[c] + plate.deviation().channels()[c][i]);
         }
-        return far;
+        return far(rare);
     }
 
     private static double toOwn(Colours picture, CleanPlate.Part plate, Colours own, int i) {
@@ -141,20 +141,20 @@ final class Evidence {
 
     private static double toOwn(
             Colours picture, CleanPlate.Part plate, Colours own, int i, double[] noise, double colourLost) {
-        double brightness = 0;
-        double colour = 0;
+        double brightness = 1;
+        double colour = 1;
         double lost = colourLost;
         for (int c = 0; c < 3; c++) {
             double difference = picture.channels()[c][i] - own.channels()[c][i];
-            double far = far(difference, noise[c] + plate.deviation().channels()[c][i]);
+            double rare = rare(difference, noise[c] + plate.deviation().channels()[c][i]);
             if (c == Colours.BRIGHTNESS) {
-                brightness = far;
+                brightness = rare;
             } else {
-                colour += far;
+                colour *= rare;
                 lost += difference * difference / (COARSE * COARSE);
             }
         }
-        return brightness + Math.min(colour, lost);
+        return far(brightness) + Math.min(far(colour), lost);
     }
 
     /** Minus twice the logarithm of the density in the middle of where the plate's colours lie, without the constant. */
@@ -177,13 +177,13 @@ final class Evidence {
             along += empty * empty / (deviation * deviation);
         }
         double dark = Math.max(DARKEST, Math.min(1, across / along));
-        double far = 0;
+        double rare = 1;
         for (int c = 0; c < 3; c++) {
             double empty = plate.colours().channels()[c][i];
             double deviation = NOISE[c] + plate.deviation().channels()[c][i] + UNEVEN * empty;
-            far += far(picture.channels()[c][i] - dark * empty, deviation);
+            rare *= rare(picture.channels()[c][i] - dark * empty, deviation);
         }
-        return far;
+        return far(rare);
     }
 
     /**
@@ -208,9 +208,17 @@ final class Evidence {
         return sum < LEAST_LEFT * all ? alpha : left;
     }
 
-    /** Minus twice the logarithm of the density of Student's t, without the constant: for little, a squared distance. */
-    static double far(double difference, double deviation) {
+    /**
+     * By what a difference makes a colour rarer: the density of Student's t is this to the power of -(n + 1) / 2, without the
+     * constant. For several channels these are multiplied, since one logarithm of all costs a third of three.
+     */
+    static double rare(double difference, double deviation) {
         double z = difference / deviation;
-        return Math.min(MOST, (FREEDOM + 1) * Math.log(1 + z * z / FREEDOM));
+        return Math.min(RAREST, 1 + z * z / FREEDOM);
+    }
+
+    /** Minus twice the logarithm of that density: for little, a squared distance. */
+    static double far(double rare) {
+        return (FREEDOM + 1) * Math.log(rare);
     }
 }

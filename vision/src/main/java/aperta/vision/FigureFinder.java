@@ -76,6 +76,7 @@ public final class FigureFinder {
                 true,
                 shape.palette(),
                 shape.earlier(),
+                null,
                 0);
         return carrier.decide(
                 frame, wider, ShapeCarrier.cut(all, part), plate.small(frame, all, part), Optional.of(strokes));
@@ -130,6 +131,11 @@ public final class FigureFinder {
         return edge.alpha(frame, shape);
     }
 
+    /** How little of each pixel in a part of a frame a shape's own frame shows, 0 to 1. */
+    Matte unclear(Shape shape, Region part) {
+        return edge.unclear(shape, part);
+    }
+
     /** A shape from coverage that is known; its pace from that of the frame before, if that is known, too. */
     Optional<Shape> again(long frame, Matte known, Optional<Matte> before) {
         if (known.domain().isEmpty()) {
@@ -161,6 +167,7 @@ public final class FigureFinder {
                 before.isPresent(),
                 Palette.of(picture, alpha),
                 EarlierShapes.NONE,
+                null,
                 1));
     }
 

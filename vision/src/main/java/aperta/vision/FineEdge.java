@@ -28,6 +28,8 @@ final class FineEdge {
     private static final double FAR = 6;
     private static final double SURE = 0.002;
     private static final float SEEN = -1;
+    /** How far around a pixel it has to be clear, too, in pixels at working size. */
+    private static final int BESIDE = 2;
 
     private final ClipFilm film;
     private final CleanPlate plate;
@@ -70,6 +72,23 @@ final class FineEdge {
             alpha = mixtures(alpha, picture, empty, before, slow * FREE);
         }
         return new Matte(part, alpha.blurred(1).value());
+    }
+
+    /**
+     * How little of each pixel can be told on a shape's own frame, 0 to 1: a pixel is as unclear as those beside it.
+     *
+     * @param part of the frame, from a multiple of the pixels that one has at working size
+     */
+    Matte unclear(Shape shape, Region part) {
+        Region small =
+                new Region(part.x() / by, part.y() / by, (part.width() + by - 1) / by, (part.height() + by - 1) / by);
+        Plane clear = shape.clear().leastWithin(BESIDE).moved(shape.part(), small, 0, 0, 1);
+        Plane to = clear.enlarged(by, part.width(), part.height());
+        for (int i = 0; i < to.value().length; i++) {
+            float c = to.value()[i] * to.value()[i];
+            to.value()[i] = 1 - c * c;
+        }
+        return new Matte(part, to.value());
     }
 
     private Plane mixtures(Plane shaped, Colours picture, CleanPlate.Part empty, Colours before, double free) {

@@ -63,6 +63,7 @@ final class FirstShape {
                 false,
                 Palette.NONE,
                 EarlierShapes.NONE,
+                null,
                 0);
         for (int i = 0; i < DECISIONS; i++) {
             found = carrier.decide(frame, found, picture, empty, Optional.of(strokes));

@@ -14,6 +14,7 @@ import aperta.core.picture.Region;
  * @param paced whether its pace is known
  * @param palette the colours it is made of
  * @param earlier what it looked like before
+ * @param clear how clearly each pixel can be told on this frame, 0 to 1
  * @param sure how clearly figure and background are told apart along its edge, 0 to 1
  */
 record Shape(
@@ -27,6 +28,7 @@ record Shape(
         boolean paced,
         Palette palette,
         EarlierShapes earlier,
+        Plane clear,
         double sure) {
     /** How far colours go on, in pixels. */
     private static final double ON = 2;
@@ -52,15 +54,15 @@ record Shape(
     }
 
     Shape at(double x, double y) {
-        return new Shape(part, remembered, decided, own, around, x, y, true, palette, earlier, sure);
+        return new Shape(part, remembered, decided, own, around, x, y, true, palette, earlier, clear, sure);
     }
 
     Shape with(Palette colours) {
-        return new Shape(part, remembered, decided, own, around, paceX, paceY, paced, colours, earlier, sure);
+        return new Shape(part, remembered, decided, own, around, paceX, paceY, paced, colours, earlier, clear, sure);
     }
 
     Shape with(EarlierShapes shapes) {
-        return new Shape(part, remembered, decided, own, around, paceX, paceY, paced, palette, shapes, sure);
+        return new Shape(part, remembered, decided, own, around, paceX, paceY, paced, palette, shapes, clear, sure);
     }
 
     /** The same frame as it was carried there the other way, by a share of that one. */
@@ -81,6 +83,7 @@ record Shape(
                 paced,
                 palette,
                 earlier,
+                clear,
                 Math.max(sure, other.sure));
     }
 

@@ -85,6 +85,7 @@ final class ShapeCarrier {
                 true,
                 shape.palette(),
                 shape.earlier().moved(moved[0], moved[1]),
+                null,
                 0);
         Colours picture = cut(all, part);
         CleanPlate.Part empty = plate.small(number, all, part);
@@ -108,6 +109,7 @@ final class ShapeCarrier {
                 true,
                 expected.palette(),
                 expected.earlier(),
+                null,
                 0);
     }
 
@@ -161,6 +163,7 @@ final class ShapeCarrier {
                 expected.paced(),
                 brushed ? Palette.of(picture, alpha) : expected.palette(),
                 expected.earlier().with(number, part, alpha, clear, own, brushed ? 1 : sure),
+                clear,
                 sure);
     }
 
@@ -324,12 +327,13 @@ final class ShapeCarrier {
                 }
                 int here = (py - seen.y()) * seen.width() + px - seen.x();
                 int there = at[1] * part.width() + at[0];
-                double better = toEmpty[here];
+                double rare = 1;
                 for (int c = 0; c < 3; c++) {
                     double deviation = Evidence.NOISE[c] + empty.deviation().channels()[c][here];
                     double own = picture.between(c, x, y) - shape.own().channels()[c][there];
-                    better -= Evidence.far(own, deviation);
+                    rare *= Evidence.rare(own, deviation);
                 }
+                double better = toEmpty[here] - Evidence.far(rare);
                 sum += Math.max(-MOST_WORD, Math.min(MOST_WORD, better));
             }
             return sum;

@@ -48,7 +48,7 @@ class BleedingTest {
     @Test
     void groundThatHasHalfOfTheRimsColourMayBeGround() {
         Bleeding b = bleeding(7);
-        double plain = Evidence.far(5, Evidence.NOISE[1]);
+        double plain = Evidence.far(Evidence.rare(5, Evidence.NOISE[1]));
         assertThat(b.far(at(RIM - 1))).isEqualTo(b.far(at(0))).isLessThan(plain / 2);
         assertThat(b.far(at(RIM + 5))).isEqualTo(b.far(at(0)));
     }
@@ -69,6 +69,6 @@ class BleedingTest {
     void aColourWithoutBrightnessNearbyIsNotForgiven() {
         Colours coat = flat(50, 4);
         Bleeding b = Bleeding.of(coat, new CleanPlate.Part(flat(50, 2), flat(0, 0)));
-        assertThat(b.far(at(3))).isGreaterThan(Evidence.far(2, Evidence.NOISE[1]) + 4);
+        assertThat(b.far(at(3))).isGreaterThan(Evidence.far(Evidence.rare(2, Evidence.NOISE[1])) + 4);
     }
 }

@@ -117,11 +117,9 @@ class CuttingOutTest {
         for (Map.Entry<Long, Matte> f : found.entrySet()) {
             double overlap = overlap(f.getValue(), plate.figureAlpha(f.getKey().intValue()));
             sum += overlap;
-            // From frame 110 on legs and coat are as dark as what is behind.
-            double least = f.getKey() < 110 ? 0.905 : 0.885;
-            assertThat(overlap).as("frame %d", f.getKey()).isGreaterThan(least);
+            assertThat(overlap).as("frame %d", f.getKey()).isGreaterThan(0.9);
         }
-        assertThat(sum / found.size()).isGreaterThan(0.93);
+        assertThat(sum / found.size()).isGreaterThan(0.935);
     }
 
     @Test
@@ -134,25 +132,26 @@ class CuttingOutTest {
             double truth = area(plate.figureAlpha(f.getKey().intValue()));
             if (last > 0) {
                 double more = Math.abs(area / last - 1) - Math.abs(truth / lastTrue - 1);
-                assertThat(more).as("frame %d", f.getKey()).isLessThan(f.getKey() < 10 ? 0.09 : 0.05);
+                assertThat(more).as("frame %d", f.getKey()).isLessThan(0.02);
             }
             last = area;
             lastTrue = truth;
         }
     }
 
-    /** On the first of these frames it comes in over what hardly another frame shows. */
+    /** On the first frame less than a quarter of the figure is in the picture, over what hardly another frame shows. */
     @Test
     void itIsCutOutWhereTheCameraDrifts() {
         Platform plate = Platform.drifting();
         try (ClipSources sources = sources("platform-drift")) {
             Map<Long, Double> overlaps = new HashMap<>();
             ClipFilm film = new ClipFilm(sources, "platform-drift", 1);
-            CuttingOut.carry(strokes(AT, 1), 8, 66, film, f -> Optional.empty(), (f, alpha, sure) -> {
+            CuttingOut.carry(strokes(AT, 1), 6, 126, film, f -> Optional.empty(), (f, alpha, sure) -> {
                 overlaps.put(f, overlap(alpha, plate.figureAlpha((int) f)));
                 return true;
             });
-            assertThat(overlaps).hasSize(59);
+            assertThat(overlaps).hasSize(121);
+            overlaps.remove(6L);
             overlaps.forEach(
                     (f, overlap) -> assertThat(overlap).as("frame %d", f).isGreaterThan(0.88));
         }
@@ -393,6 +392,7 @@ class CuttingOutTest {
                     true,
                     Palette.of(picture, there),
                     EarlierShapes.NONE,
+                    null,
                     0);
             Shape next = new ShapeCarrier(film, null, 3)
                     .decide(0, expected, picture, new CleanPlate.Part(ground, still), Optional.empty());

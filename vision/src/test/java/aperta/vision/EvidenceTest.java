@@ -61,6 +61,7 @@ class EvidenceTest {
                 true,
                 Palette.NONE,
                 EarlierShapes.NONE,
+                null,
                 0);
         return Evidence.of(picture, plate, figure, inside, Optional.empty());
     }

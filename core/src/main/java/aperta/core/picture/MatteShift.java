@@ -17,35 +17,58 @@ public record MatteShift(int dx, int dy) {
         if (there.length == 0 || here.length == 0) {
             return NONE;
         }
-        MatteShift about = new MatteShift(here[0] - there[0], here[1] - there[1]);
         Region seen = seen(to).grown(COARSE * STEPS);
-        return about.closer(from, to, seen, COARSE, STEPS).closer(from, to, seen, 1, COARSE - 1);
+        int room = COARSE * STEPS + COARSE;
+        Region before =
+                new Region(seen.x() + there[0] - here[0], seen.y() + there[1] - here[1], seen.width(), seen.height());
+        Pair pair = new Pair(laid(from, before.grown(room)), laid(to, seen), room);
+        int[] coarsely = pair.closest(0, 0, COARSE, STEPS);
+        int[] best = pair.closest(coarsely[0], coarsely[1], 1, COARSE - 1);
+        return new MatteShift(here[0] - there[0] + best[0], here[1] - there[1] + best[1]);
     }
 
-    private MatteShift closer(Matte from, Matte to, Region seen, int step, int steps) {
-        MatteShift best = this;
-        double least = Double.MAX_VALUE;
-        for (int v = -steps; v <= steps; v++) {
-            for (int u = -steps; u <= steps; u++) {
-                MatteShift one = new MatteShift(dx + u * step, dy + v * step);
-                double different = one.different(from, to, seen, step);
-                if (different < least || different == least && u == 0 && v == 0) {
-                    least = different;
-                    best = one;
+    /** A part of a matte, row by row, with nothing where it has no domain. */
+    private static Matte laid(Matte m, Region part) {
+        Matte to = new Matte(part);
+        to.copyFrom(m);
+        return to;
+    }
+
+    /**
+     * Two mattes whose middles are laid over one another.
+     *
+     * @param from reaches so many pixels further on each side than the other
+     */
+    private record Pair(Matte from, Matte to, int room) {
+        int[] closest(int aboutX, int aboutY, int step, int steps) {
+            int[] best = {aboutX, aboutY};
+            double least = different(aboutX, aboutY, step, Double.MAX_VALUE);
+            for (int v = -steps; v <= steps; v++) {
+                for (int u = -steps; u <= steps; u++) {
+                    double different = different(aboutX + u * step, aboutY + v * step, step, least);
+                    if (different < least) {
+                        least = different;
+                        best = new int[] {aboutX + u * step, aboutY + v * step};
+                    }
                 }
             }
+            return best;
         }
-        return best;
-    }
 
-    private double different(Matte from, Matte to, Region seen, int step) {
-        double sum = 0;
-        for (int y = seen.y(); y < seen.bottom(); y += step) {
-            for (int x = seen.x(); x < seen.right(); x += step) {
-                sum += Math.abs(moved(from, x, y) - NONE.moved(to, x, y));
+        /** How much they differ, or some number above {@code enough} as soon as it is more. */
+        private double different(int dx, int dy, int step, double enough) {
+            int w = to.domain().width();
+            int h = to.domain().height();
+            int wide = from.domain().width();
+            double sum = 0;
+            for (int y = 0; y < h && sum <= enough; y += step) {
+                int there = (y + room - dy) * wide + room - dx;
+                for (int x = 0; x < w; x += step) {
+                    sum += Math.abs(from.value[there + x] - to.value[y * w + x]);
+                }
             }
+            return sum;
         }
-        return sum;
     }
 
     /** What lies at a place of a matte once it has moved. */

@@ -1,6 +1,7 @@
 package aperta.core.render;
 
 import aperta.core.picture.Matte;
+import aperta.core.picture.MatteMedian;
 import aperta.core.picture.MatteShift;
 import aperta.core.picture.Region;
 import java.util.List;
@@ -62,17 +63,13 @@ final class SteadyFigure implements MadeMatte {
     }
 
     private Matte median(Region needed, Matte b, Matte n, Matte a) {
-        MatteShift fromBefore = MatteShift.between(b, n);
-        MatteShift fromAfter = MatteShift.between(a, n);
-        Matte to = new Matte(needed);
-        for (int y = needed.y(); y < needed.bottom(); y++) {
-            for (int x = needed.x(); x < needed.right(); x++) {
-                float one = fromBefore.moved(b, x, y);
-                float own = MatteShift.NONE.moved(n, x, y);
-                float two = fromAfter.moved(a, x, y);
-                float middle = Math.max(Math.min(one, own), Math.min(Math.max(one, own), two));
-                to.set(x, y, own + (float) share * (middle - own));
-            }
+        Matte own = new Matte(needed);
+        own.copyFrom(n);
+        Matte to = MatteMedian.of(needed, b, MatteShift.between(b, n), n, a, MatteShift.between(a, n));
+        float part = (float) share;
+        for (int i = 0; i < to.values().length; i++) {
+            float mine = own.values()[i];
+            to.values()[i] = mine + part * (to.values()[i] - mine);
         }
         return to;
     }

@@ -1,0 +1,69 @@
+package aperta.vision;
+
+import aperta.core.picture.Matte;
+import aperta.core.picture.MatteMedian;
+import aperta.core.picture.MatteShift;
+import java.util.Optional;
+
+/**
+ * Steadies a figure from frame to frame. What a frame shows clearly stays as it is, so that a hand which is quick isn't lost;
+ * the rest is what two of three frames say: this one, and the one before and after, moved to where the figure is on this one
+ * ({@link MatteMedian}). So a frame is told of when the next is known.
+ */
+final class Steadying {
+    private final CuttingOut.Told told;
+    private Matte before;
+    private MatteShift fromBefore = MatteShift.NONE;
+    private Optional<Found> waiting = Optional.empty();
+
+    private record Found(long frame, Matte coverage, Matte unclear, double sure) {}
+
+    /** @param before the coverage on the frame before the first */
+    Steadying(Matte before, CuttingOut.Told told) {
+        this.before = before;
+        this.told = told;
+    }
+
+    /**
+     * A frame was found; the one before it is told of.
+     *
+     * @param unclear how little of each pixel its own frame shows, 0 to 1, on the coverage's domain
+     * @return whether to go on
+     */
+    boolean found(long frame, Matte coverage, Matte unclear, double sure) {
+        boolean goOn = end(Optional.of(coverage));
+        fromBefore = MatteShift.between(before, coverage);
+        waiting = Optional.of(new Found(frame, coverage, unclear, sure));
+        return goOn;
+    }
+
+    /** A frame is known already: the one before it is told of. */
+    boolean known(Matte coverage) {
+        boolean goOn = end(Optional.of(coverage));
+        before = coverage;
+        return goOn;
+    }
+
+    /** Nothing more is found: the last frame is told of, as it is where none comes after it. */
+    boolean end(Optional<Matte> after) {
+        if (waiting.isEmpty()) {
+            return true;
+        }
+        Found one = waiting.get();
+        waiting = Optional.empty();
+        Matte steady = after.map(a -> steadied(one, a)).orElse(one.coverage);
+        before = one.coverage;
+        return told.frame(one.frame, steady, one.sure);
+    }
+
+    private Matte steadied(Found one, Matte after) {
+        Matte own = one.coverage;
+        MatteShift back = MatteShift.between(after, own);
+        Matte to = MatteMedian.of(own.domain(), before, fromBefore, own, after, back);
+        for (int i = 0; i < to.values().length; i++) {
+            float mine = own.values()[i];
+            to.values()[i] = mine + one.unclear.values()[i] * (to.values()[i] - mine);
+        }
+        return to;
+    }
+}
