@@ -183,7 +183,7 @@ public final class CuttingOut {
 
     /** From a frame that was brushed on. */
     private Steadying steadying(long frame, Shape shape) {
-        return new Steadying(coverage(frame, shape), told);
+        return new Steadying(finder.picture(), coverage(frame, shape), told);
     }
 
     private Matte coverage(long frame, Shape shape) {

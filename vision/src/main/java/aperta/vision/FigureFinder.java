@@ -127,6 +127,11 @@ public final class FigureFinder {
         return carrier.step(shape, frame, way, strokes);
     }
 
+    /** A whole frame, in pixels of the clip. */
+    Region picture() {
+        return new Region(0, 0, film.width(), film.height());
+    }
+
     Matte alpha(long frame, Shape shape) {
         return edge.alpha(frame, shape);
     }
@@ -155,7 +160,8 @@ public final class FigureFinder {
             odds.value()[i] = (float) Math.log(a / (1 - a));
         }
         Colours picture = ShapeCarrier.cut(all, part);
-        MatteShift moved = before.map(b -> MatteShift.between(b, known)).orElse(MatteShift.NONE);
+        MatteShift moved =
+                before.map(b -> MatteShift.between(b, known, picture())).orElse(MatteShift.NONE);
         return Optional.of(new Shape(
                 part,
                 alpha,

@@ -80,6 +80,9 @@ final class FineEdge {
      * @param part of the frame, from a multiple of the pixels that one has at working size
      */
     Matte unclear(Shape shape, Region part) {
+        if (part.isEmpty()) {
+            return new Matte(Region.NOTHING);
+        }
         Region small =
                 new Region(part.x() / by, part.y() / by, (part.width() + by - 1) / by, (part.height() + by - 1) / by);
         Plane clear = shape.clear().leastWithin(BESIDE).moved(shape.part(), small, 0, 0, 1);

@@ -3,6 +3,7 @@ package aperta.vision;
 import aperta.core.picture.Matte;
 import aperta.core.picture.MatteMedian;
 import aperta.core.picture.MatteShift;
+import aperta.core.picture.Region;
 import java.util.Optional;
 
 /**
@@ -11,6 +12,7 @@ import java.util.Optional;
  * ({@link MatteMedian}). So a frame is told of when the next is known.
  */
 final class Steadying {
+    private final Region picture;
     private final CuttingOut.Told told;
     private Matte before;
     private MatteShift fromBefore = MatteShift.NONE;
@@ -18,8 +20,12 @@ final class Steadying {
 
     private record Found(long frame, Matte coverage, Matte unclear, double sure) {}
 
-    /** @param before the coverage on the frame before the first */
-    Steadying(Matte before, CuttingOut.Told told) {
+    /**
+     * @param picture a whole frame
+     * @param before the coverage on the frame before the first
+     */
+    Steadying(Region picture, Matte before, CuttingOut.Told told) {
+        this.picture = picture;
         this.before = before;
         this.told = told;
     }
@@ -32,7 +38,7 @@ final class Steadying {
      */
     boolean found(long frame, Matte coverage, Matte unclear, double sure) {
         boolean goOn = end(Optional.of(coverage));
-        fromBefore = MatteShift.between(before, coverage);
+        fromBefore = MatteShift.between(before, coverage, picture);
         waiting = Optional.of(new Found(frame, coverage, unclear, sure));
         return goOn;
     }
@@ -58,8 +64,8 @@ final class Steadying {
 
     private Matte steadied(Found one, Matte after) {
         Matte own = one.coverage;
-        MatteShift back = MatteShift.between(after, own);
-        Matte to = MatteMedian.of(own.domain(), before, fromBefore, own, after, back);
+        MatteShift back = MatteShift.between(after, own, picture);
+        Matte to = MatteMedian.of(own.domain(), picture, before, fromBefore, own, after, back);
         for (int i = 0; i < to.values().length; i++) {
             float mine = own.values()[i];
             to.values()[i] = mine + one.unclear.values()[i] * (to.values()[i] - mine);

@@ -51,7 +51,7 @@ class SteadyingTest {
 
     @Test
     void eachFrameIsToldOfWhenTheNextIsKnownAndTheLastAsItIs() {
-        Steadying steadying = new Steadying(figure(0), this::told);
+        Steadying steadying = new Steadying(FRAME, figure(0), this::told);
         steadying.found(1, figure(1), flat(1), 0.7);
         assertThat(order).isEmpty();
         steadying.found(2, figure(2), flat(1), 0.7);
@@ -64,7 +64,7 @@ class SteadyingTest {
 
     @Test
     void whatIsSeenClearlyStaysThoughItIsThereOnOneFrameOnly() {
-        Steadying steadying = new Steadying(figure(0), this::told);
+        Steadying steadying = new Steadying(FRAME, figure(0), this::told);
         steadying.found(1, figure(1), flat(0), 1);
         steadying.known(figure(2));
         assertThat(told.get(1L).values()).isEqualTo(figure(1).values());
@@ -75,7 +75,7 @@ class SteadyingTest {
         Matte now = figure(1);
         fill(now, 16, 40, 6, 6, 0);
         fill(now, 90, 10, 6, 6, 1);
-        Steadying steadying = new Steadying(figure(0), this::told);
+        Steadying steadying = new Steadying(FRAME, figure(0), this::told);
         steadying.found(1, now, flat(1), 1);
         steadying.known(figure(2));
         Matte steady = told.get(1L);
@@ -89,7 +89,7 @@ class SteadyingTest {
     void halfUnclearIsHalfSteadied() {
         Matte now = figure(1);
         fill(now, 90, 10, 6, 6, 1);
-        Steadying steadying = new Steadying(figure(0), this::told);
+        Steadying steadying = new Steadying(FRAME, figure(0), this::told);
         steadying.found(1, now, flat(0.5f), 1);
         steadying.known(figure(2));
         assertThat(told.get(1L).at(92, 12)).isEqualTo(0.5f);
@@ -102,7 +102,7 @@ class SteadyingTest {
         fill(flaw, 90, 10, 6, 6, 1);
         Matte again = figure(2);
         fill(again, 96, 10, 6, 6, 1);
-        Steadying steadying = new Steadying(figure(0), this::told);
+        Steadying steadying = new Steadying(FRAME, figure(0), this::told);
         steadying.found(1, flaw, flat(1), 1);
         steadying.found(2, again, flat(1), 1);
         steadying.known(figure(3));
@@ -111,14 +111,14 @@ class SteadyingTest {
 
     @Test
     void whoWantsNoMoreIsHeard() {
-        Steadying steadying = new Steadying(figure(0), (f, alpha, sure) -> false);
+        Steadying steadying = new Steadying(FRAME, figure(0), (f, alpha, sure) -> false);
         assertThat(steadying.found(1, figure(1), flat(1), 1)).isTrue();
         assertThat(steadying.found(2, figure(2), flat(1), 1)).isFalse();
     }
 
     @Test
     void aFigureThatLeavesThePictureIsHeldByNothing() {
-        Steadying steadying = new Steadying(figure(0), this::told);
+        Steadying steadying = new Steadying(FRAME, figure(0), this::told);
         steadying.found(1, figure(1), flat(1), 1);
         steadying.found(2, new Matte(Region.NOTHING), new Matte(Region.NOTHING), 1);
         steadying.end(Optional.empty());

@@ -9,32 +9,47 @@ public final class MatteMedian {
     private MatteMedian() {}
 
     /**
-     * @param part of the frame that is wanted
+     * @param part of the picture that is wanted
+     * @param picture the frame: what of the other two lies beyond it isn't known, and of two values the one in the middle is their mean
      * @param fromBefore by how far it has moved since the one before
      * @param fromAfter by how far it has to move back from the one after
      */
     public static Matte of(
-            Region part, Matte before, MatteShift fromBefore, Matte now, Matte after, MatteShift fromAfter) {
-        Matte to = moved(before, fromBefore, part);
-        Matte own = moved(now, MatteShift.NONE, part);
-        Matte next = moved(after, fromAfter, part);
+            Region part,
+            Region picture,
+            Matte before,
+            MatteShift fromBefore,
+            Matte now,
+            Matte after,
+            MatteShift fromAfter) {
+        Matte to = new Matte(part);
+        to.copyFrom(now);
+        float[] one = moved(before, fromBefore, picture, part).value;
+        float[] other = moved(after, fromAfter, picture, part).value;
         for (int i = 0; i < to.value.length; i++) {
-            float a = to.value[i];
-            float b = own.value[i];
-            to.value[i] = Math.max(Math.min(a, b), Math.min(Math.max(a, b), next.value[i]));
+            to.value[i] = median(one[i], to.value[i], other[i]);
         }
         return to;
     }
 
-    private static Matte moved(Matte m, MatteShift by, Region part) {
-        Region d = m.domain();
+    private static float median(float a, float own, float b) {
+        if (Float.isNaN(a)) {
+            return Float.isNaN(b) ? own : (own + b) / 2;
+        }
+        return Float.isNaN(b) ? (own + a) / 2 : Math.max(Math.min(a, own), Math.min(Math.max(a, own), b));
+    }
+
+    private static Matte moved(Matte m, MatteShift by, Region picture, Region part) {
+        Region known = by.moved(picture).intersect(part);
+        Region there = by.moved(m.domain()).intersect(known);
         Matte to = new Matte(part);
-        for (int y = Math.max(part.y(), d.y() + by.dy()); y < Math.min(part.bottom(), d.bottom() + by.dy()); y++) {
-            int from = Math.max(part.x(), d.x() + by.dx());
-            int wide = Math.min(part.right(), d.right() + by.dx()) - from;
-            if (wide > 0) {
-                System.arraycopy(m.value, m.index(from - by.dx(), y - by.dy()), to.value, to.index(from, y), wide);
-            }
+        to.fill(Float.NaN);
+        if (!known.isEmpty()) {
+            to.view(known).fill(0);
+        }
+        for (int y = there.y(); y < there.bottom() && !there.isEmpty(); y++) {
+            int from = m.index(there.x() - by.dx(), y - by.dy());
+            System.arraycopy(m.value, from, to.value, to.index(there.x(), y), there.width());
         }
         return to;
     }

@@ -10,21 +10,30 @@ public record MatteShift(int dx, int dy) {
     private static final int COARSE = 4;
     /** How far around it is looked for, in steps, coarsely. */
     private static final int STEPS = 5;
+    /** How much what has come from beyond the picture counts as different: a little, or all of a figure might have. */
+    private static final float FROM_BEYOND = 0.25f;
 
-    public static MatteShift between(Matte from, Matte to) {
+    /** @param picture the frame: what has gone beyond it says nothing, and what has come from beyond it hardly anything */
+    public static MatteShift between(Matte from, Matte to, Region picture) {
         int[] there = middle(from);
         int[] here = middle(to);
         if (there.length == 0 || here.length == 0) {
             return NONE;
         }
-        Region seen = seen(to).grown(COARSE * STEPS);
-        int room = COARSE * STEPS + COARSE;
-        Region before =
-                new Region(seen.x() + there[0] - here[0], seen.y() + there[1] - here[1], seen.width(), seen.height());
-        Pair pair = new Pair(laid(from, before.grown(room)), laid(to, seen), room);
-        int[] coarsely = pair.closest(0, 0, COARSE, STEPS);
-        int[] best = pair.closest(coarsely[0], coarsely[1], 1, COARSE - 1);
-        return new MatteShift(here[0] - there[0] + best[0], here[1] - there[1] + best[1]);
+        MatteShift about = new MatteShift(here[0] - there[0], here[1] - there[1]);
+        Region part = seen(to).grown(COARSE * STEPS);
+        Region before = about.back().moved(part).grown(COARSE * STEPS + COARSE);
+        Pair pair = new Pair(laid(from, before), laid(to, part), picture);
+        return pair.closest(pair.closest(about, COARSE, STEPS), 1, COARSE - 1);
+    }
+
+    /** The way back. */
+    public MatteShift back() {
+        return new MatteShift(-dx, -dy);
+    }
+
+    public Region moved(Region r) {
+        return new Region(r.x() + dx, r.y() + dy, r.width(), r.height());
     }
 
     /** A part of a matte, row by row, with nothing where it has no domain. */
@@ -34,21 +43,17 @@ public record MatteShift(int dx, int dy) {
         return to;
     }
 
-    /**
-     * Two mattes whose middles are laid over one another.
-     *
-     * @param from reaches so many pixels further on each side than the other
-     */
-    private record Pair(Matte from, Matte to, int room) {
-        int[] closest(int aboutX, int aboutY, int step, int steps) {
-            int[] best = {aboutX, aboutY};
-            double least = different(aboutX, aboutY, step, Double.MAX_VALUE);
+    private record Pair(Matte from, Matte to, Region picture) {
+        MatteShift closest(MatteShift about, int step, int steps) {
+            MatteShift best = about;
+            double least = different(about, step, Double.MAX_VALUE);
             for (int v = -steps; v <= steps; v++) {
                 for (int u = -steps; u <= steps; u++) {
-                    double different = different(aboutX + u * step, aboutY + v * step, step, least);
+                    MatteShift one = new MatteShift(about.dx + u * step, about.dy + v * step);
+                    double different = different(one, step, least);
                     if (different < least) {
                         least = different;
-                        best = new int[] {aboutX + u * step, aboutY + v * step};
+                        best = one;
                     }
                 }
             }
@@ -56,24 +61,23 @@ public record MatteShift(int dx, int dy) {
         }
 
         /** How much they differ, or some number above {@code enough} as soon as it is more. */
-        private double different(int dx, int dy, int step, double enough) {
-            int w = to.domain().width();
-            int h = to.domain().height();
-            int wide = from.domain().width();
+        private double different(MatteShift by, int step, double enough) {
+            Region all = to.domain().intersect(picture);
+            Region known = by.moved(picture);
             double sum = 0;
-            for (int y = 0; y < h && sum <= enough; y += step) {
-                int there = (y + room - dy) * wide + room - dx;
-                for (int x = 0; x < w; x += step) {
-                    sum += Math.abs(from.value[there + x] - to.value[y * w + x]);
+            for (int y = all.y(); y < all.bottom() && sum <= enough; y += step) {
+                int here = to.index(0, y);
+                int there = from.index(-by.dx, y - by.dy);
+                boolean row = y >= known.y() && y < known.bottom();
+                int left = row ? known.x() : all.right();
+                int right = known.right();
+                for (int x = all.x(); x < all.right(); x += step) {
+                    float v = to.value[here + x];
+                    sum += x >= left && x < right ? Math.abs(from.value[there + x] - v) : FROM_BEYOND * v;
                 }
             }
             return sum;
         }
-    }
-
-    /** What lies at a place of a matte once it has moved. */
-    public float moved(Matte m, int x, int y) {
-        return m.domain().contains(x - dx, y - dy) ? m.at(x - dx, y - dy) : 0;
     }
 
     /** The mean of the places it covers; empty where it covers nothing. */

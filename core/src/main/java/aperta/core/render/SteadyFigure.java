@@ -65,7 +65,10 @@ final class SteadyFigure implements MadeMatte {
     private Matte median(Region needed, Matte b, Matte n, Matte a) {
         Matte own = new Matte(needed);
         own.copyFrom(n);
-        Matte to = MatteMedian.of(needed, b, MatteShift.between(b, n), n, a, MatteShift.between(a, n));
+        Region picture = now.domain();
+        MatteShift fromBefore = MatteShift.between(b, n, picture);
+        MatteShift fromAfter = MatteShift.between(a, n, picture);
+        Matte to = MatteMedian.of(needed, picture, b, fromBefore, n, a, fromAfter);
         float part = (float) share;
         for (int i = 0; i < to.values().length; i++) {
             float mine = own.values()[i];
