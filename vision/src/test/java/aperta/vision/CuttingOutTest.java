@@ -63,18 +63,16 @@ class CuttingOutTest {
 
     @BeforeAll
     void carryThroughTheStillPlate() {
+        carry(strokes(AT, 0), 6, 126, f -> Optional.empty(), (f, alpha, sure) -> {
+            assertThat(found.put(f, alpha)).isNull();
+            assertThat(sure).isBetween(0.0, 1.0);
+            return true;
+        });
+    }
+
+    private void carry(List<BrushStroke> brushed, long from, long to, CuttingOut.Known known, CuttingOut.Told told) {
         try (ClipSources sources = sources("platform")) {
-            CuttingOut.carry(
-                    strokes(AT, 0),
-                    6,
-                    126,
-                    new ClipFilm(sources, "platform", 1),
-                    f -> Optional.empty(),
-                    (f, alpha, sure) -> {
-                        assertThat(found.put(f, alpha)).isNull();
-                        assertThat(sure).isBetween(0.0, 1.0);
-                        return true;
-                    });
+            CuttingOut.carry(brushed, from, to, new ClipFilm(sources, "platform", 1), known, told);
         }
     }
 
@@ -165,21 +163,18 @@ class CuttingOutTest {
     void aBrokenOffRunGoesOnFromWhatItHad() {
         Platform plate = new Platform();
         List<Long> asked = new ArrayList<>();
-        try (ClipSources sources = sources("platform")) {
-            CuttingOut.carry(
-                    strokes(AT, 0),
-                    40,
-                    62,
-                    new ClipFilm(sources, "platform", 1),
-                    f -> f >= 40 && f <= 55 ? Optional.of(found.get(f)) : Optional.empty(),
-                    (f, alpha, sure) -> {
-                        asked.add(f);
-                        assertThat(overlap(alpha, plate.figureAlpha((int) f)))
-                                .as("frame %d", f)
-                                .isGreaterThan(0.83);
-                        return true;
-                    });
-        }
+        carry(
+                strokes(AT, 0),
+                40,
+                62,
+                f -> f >= 40 && f <= 55 ? Optional.of(found.get(f)) : Optional.empty(),
+                (f, alpha, sure) -> {
+                    asked.add(f);
+                    assertThat(overlap(alpha, plate.figureAlpha((int) f)))
+                            .as("frame %d", f)
+                            .isGreaterThan(0.83);
+                    return true;
+                });
         assertThat(asked).containsExactly(56L, 57L, 58L, 59L, 60L, 61L, 62L);
     }
 
@@ -190,18 +185,15 @@ class CuttingOutTest {
         double sum = 0;
         double whole = 0;
         Map<Long, Matte> now = new TreeMap<>();
-        try (ClipSources sources = sources("platform")) {
-            CuttingOut.carry(
-                    strokes(AT, 0),
-                    AT,
-                    124,
-                    new ClipFilm(sources, "platform", 1),
-                    f -> f <= 112 ? Optional.of(found.get(f)) : Optional.empty(),
-                    (f, alpha, sure) -> {
-                        now.put(f, alpha);
-                        return true;
-                    });
-        }
+        carry(
+                strokes(AT, 0),
+                AT,
+                124,
+                f -> f <= 112 ? Optional.of(found.get(f)) : Optional.empty(),
+                (f, alpha, sure) -> {
+                    now.put(f, alpha);
+                    return true;
+                });
         assertThat(now).hasSize(12);
         for (Map.Entry<Long, Matte> f : now.entrySet()) {
             float[] truth = plate.figureAlpha(f.getKey().intValue());
@@ -215,18 +207,15 @@ class CuttingOutTest {
     @Test
     void whereItHasGoneThereIsNothing() {
         TreeMap<Long, Matte> now = new TreeMap<>();
-        try (ClipSources sources = sources("platform")) {
-            CuttingOut.carry(
-                    strokes(AT, 0),
-                    120,
-                    131,
-                    new ClipFilm(sources, "platform", 1),
-                    f -> f <= 122 ? Optional.ofNullable(found.get(f)) : Optional.empty(),
-                    (f, alpha, sure) -> {
-                        now.put(f, alpha);
-                        return true;
-                    });
-        }
+        carry(
+                strokes(AT, 0),
+                120,
+                131,
+                f -> f <= 122 ? Optional.ofNullable(found.get(f)) : Optional.empty(),
+                (f, alpha, sure) -> {
+                    now.put(f, alpha);
+                    return true;
+                });
         assertThat(now.navigableKeySet()).containsExactly(123L, 124L, 125L, 126L, 127L, 128L, 129L, 130L, 131L);
         double whole = area(found.get(100L));
         assertThat(area(now.get(126L))).isBetween(0.4 * whole, 0.6 * whole);
@@ -236,18 +225,10 @@ class CuttingOutTest {
     @Test
     void whoStopsItIsToldNothingMore() {
         List<Long> told = new ArrayList<>();
-        try (ClipSources sources = sources("platform")) {
-            CuttingOut.carry(
-                    strokes(AT, 0),
-                    40,
-                    62,
-                    new ClipFilm(sources, "platform", 1),
-                    f -> Optional.empty(),
-                    (f, alpha, sure) -> {
-                        told.add(f);
-                        return told.size() < 3;
-                    });
-        }
+        carry(strokes(AT, 0), 40, 62, f -> Optional.empty(), (f, alpha, sure) -> {
+            told.add(f);
+            return told.size() < 3;
+        });
         assertThat(told).hasSize(3);
     }
 
@@ -260,13 +241,10 @@ class CuttingOutTest {
         // Another part of the coat that is to stay out, so that it shows that it is obeyed.
         all.add(new BrushStroke(60, false, 12, List.of(new Point(x - 20, 700), new Point(x + 20, 700))));
         Map<Long, Matte> now = new HashMap<>();
-        try (ClipSources sources = sources("platform")) {
-            CuttingOut.carry(
-                    all, 46, 62, new ClipFilm(sources, "platform", 1), f -> Optional.empty(), (f, alpha, sure) -> {
-                        now.put(f, alpha);
-                        return true;
-                    });
-        }
+        carry(all, 46, 62, f -> Optional.empty(), (f, alpha, sure) -> {
+            now.put(f, alpha);
+            return true;
+        });
         assertThat(now).hasSize(17);
         assertThat(now.get(60L).at((int) x, 700)).isLessThan(0.3f);
         assertThat(now.get(50L).at((int) Platform.walkerX(50), 700)).isGreaterThan(0.9f);
@@ -308,13 +286,10 @@ class CuttingOutTest {
             all.addAll(corrections(f, found.get(f), plate.figureAlpha((int) f)));
         }
         Map<Long, Matte> now = new TreeMap<>();
-        try (ClipSources sources = sources("platform")) {
-            CuttingOut.carry(
-                    all, AT, 126, new ClipFilm(sources, "platform", 1), f -> Optional.empty(), (f, alpha, sure) -> {
-                        now.put(f, alpha);
-                        return true;
-                    });
-        }
+        carry(all, AT, 126, f -> Optional.empty(), (f, alpha, sure) -> {
+            now.put(f, alpha);
+            return true;
+        });
         double sum = 0;
         double before = 0;
         double last = 0;
