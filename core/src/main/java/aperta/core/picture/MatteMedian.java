@@ -10,7 +10,7 @@ public final class MatteMedian {
 
     /**
      * @param part of the picture that is wanted
-     * @param picture the frame: what of the other two lies beyond it isn't known, and of two values the one in the middle is their mean
+     * @param picture the frame: what of the other two lies beyond it isn't known, and two values are taken at their mean
      * @param fromBefore by how far it has moved since the one before
      * @param fromAfter by how far it has to move back from the one after
      */
