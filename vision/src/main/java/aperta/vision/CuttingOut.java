@@ -62,7 +62,10 @@ public final class CuttingOut {
         long start = start(brushed);
         long first = Math.max(0, Math.min(from, start));
         long last = Math.min(film.frames() - 1, Math.max(to, start));
-        new CuttingOut(brushed, new FigureFinder(film, first, last), known, told).all(start, first, last);
+        List<BrushStroke> there =
+                brushed.stream().filter(b -> b.frame() == start).toList();
+        FigureFinder finder = FigureFinder.of(film, first, last, start, there);
+        new CuttingOut(brushed, finder, known, told).all(start, first, last);
     }
 
     /**

@@ -73,7 +73,12 @@ final class Evidence {
         double[] unlikely = expected.palette().unlikely(picture);
         Bleeding bleeding = Bleeding.of(picture, wide);
         Plane odds = new Plane(picture.width(), picture.height());
+        UnknownGround unknown = new UnknownGround(picture, expected, unlikely);
         for (int i = 0; i < odds.value().length; i++) {
+            if (!plate.known(i)) {
+                odds.value()[i] = unknown.odds(i);
+                continue;
+            }
             double toOwn = Math.min(toOwn(picture, wide, expected.own(), i), ELSEWHERE + unlikely[i] - width(wide, i));
             boolean covered = recalled.isPresent() && recalled.get().covers(i);
             if (covered) {
@@ -90,8 +95,7 @@ final class Evidence {
                 background = Math.min(background, far(picture, expected.around(), wide, i) + ALONG);
             }
             double l = 0.5 * (background - Math.min(NOVEL, toOwn));
-            boolean known = plate.deviation().channels()[0][i] < CleanPlate.UNKNOWN / 2;
-            odds.value()[i] = known ? (float) Math.max(-MOST_AGAINST, Math.min(MOST_FOR, l)) : 0;
+            odds.value()[i] = (float) Math.max(-MOST_AGAINST, Math.min(MOST_FOR, l));
         }
         return new GuidedFilter(picture, RADIUS, ALIKE).filtered(odds.blurred(NEARBY));
     }

@@ -37,13 +37,38 @@ public final class FigureFinder {
      * @throws VisionMissing where this machine can't
      */
     public FigureFinder(ClipFilm film, long from, long to) {
-        Natives.demand();
+        this(film, frames(film, from, to));
+    }
+
+    private FigureFinder(ClipFilm film, PlateFrames frames) {
         this.film = film;
-        this.by = Math.max(1, (int) Math.round(film.width() / WORKING_WIDTH));
-        this.plate = new CleanPlate(film, from, to, by);
+        this.by = frames.by();
+        this.plate = new CleanPlate(frames);
         this.carrier = new ShapeCarrier(film, plate, by);
         this.first = new FirstShape(film, plate, carrier, by);
         this.edge = new FineEdge(film, plate, by);
+    }
+
+    /**
+     * Finds one figure, whatever hides the ground behind it.
+     *
+     * @param start the frame that was brushed first
+     * @param brushed inside and outside of the figure there
+     */
+    static FigureFinder of(ClipFilm film, long from, long to, long start, List<BrushStroke> brushed) {
+        PlateFrames frames = frames(film, from, to);
+        FigureFinder finder = new FigureFinder(film, frames);
+        Shape shape = finder.first(start, finder.strokes(brushed));
+        Colours all = film.reduced(start, finder.by);
+        Region part = shape.part();
+        return StayingFigure.stays(shape, ShapeCarrier.cut(all, part), finder.plate.small(start, all, part))
+                ? new FigureFinder(film, new StayingFigure(film, frames).without(start, shape))
+                : finder;
+    }
+
+    private static PlateFrames frames(ClipFilm film, long from, long to) {
+        Natives.demand();
+        return new PlateFrames(film, from, to, Math.max(1, (int) Math.round(film.width() / WORKING_WIDTH)));
     }
 
     /**
@@ -75,6 +100,7 @@ public final class FigureFinder {
                 shape.paceY(),
                 true,
                 shape.palette(),
+                shape.ground(),
                 shape.earlier(),
                 null,
                 0);
@@ -172,6 +198,7 @@ public final class FigureFinder {
                 (double) moved.dy() / by,
                 before.isPresent(),
                 Palette.of(picture, alpha),
+                Shape.ground(picture, alpha),
                 EarlierShapes.NONE,
                 null,
                 1));

@@ -5,21 +5,25 @@ import aperta.core.picture.Region;
 
 /**
  * The coverage of each pixel at full size, from the shape at working size: as it is blurred by its own motion once its edge
- * has been found ({@link MotionEdge}). Of what hardly moves, a pixel along the edge is a mixture of the figure's colour and the
- * plate's; the share is the one that explains the pixel best, held towards the shape (least squares with a Gaussian prior).
- * What moves has no one colour along its edge, since each pixel there saw a stretch of it.
+ * has been found ({@link MotionEdge}). Where a pixel along the edge is a mixture of the figure's colour and the plate's, the
+ * share is the one that explains the pixel best, held towards the shape (least squares with a Gaussian prior). Where the
+ * figure has no one colour along its edge a pixel that saw a stretch of it is no such mixture, and the shape counts.
  */
 final class FineEdge {
     /** For how much of a frame the shutter is open: a half turn, common practice, no source. */
     private static final double SHUTTER = 0.5;
     /** How hard the shape's own edge is, for the logarithm of odds. */
     private static final double HARD = 3;
-    /** From such a length of blur on, in pixels, mixtures count for nothing. */
+    /** From such a length of blur on, in pixels, something doesn't stand still. */
     private static final double FAST = 4;
     /** A pixel of what stands still counts as seen before half of it is covered: by so much, as odds, the edge lies further in. */
     private static final double FURTHER_IN = 1;
-    /** How far coverage may differ from the shape's. */
+    /** How far coverage may differ from the shape's, of what stands still and of what moves. */
     private static final double FREE = 0.6;
+
+    private static final double FREE_MOVING = 0.25;
+    /** What a mixture leaves unexplained, as a squared distance for each channel, by which it counts for 1 / e. */
+    private static final double UNEXPLAINED = 0.24;
     /** The least deviation of a colour at full size. */
     private static final double NOISE = 3;
     /** What is more covered than this lends its colour to the edge, from how far, in pixels. */
@@ -64,13 +68,9 @@ final class FineEdge {
             hard.value()[i] = (float) (1 / (1 + Math.exp(HARD * (slow * FURTHER_IN - found.value()[i]))));
         }
         Plane alpha = hard.meanAlong(dx, dy);
-        if (slow > 0) {
-            Colours before = shape.own()
-                    .moved(shape.part(), small, 0, 0)
-                    .enlarged(by, w, h)
-                    .fromOpponent();
-            alpha = mixtures(alpha, picture, empty, before, slow * FREE);
-        }
+        Colours before =
+                shape.own().moved(shape.part(), small, 0, 0).enlarged(by, w, h).fromOpponent();
+        alpha = mixtures(alpha, picture, empty, before, slow);
         return new Matte(part, alpha.blurred(1).value());
     }
 
@@ -94,12 +94,13 @@ final class FineEdge {
         return new Matte(part, to.value());
     }
 
-    private Plane mixtures(Plane shaped, Colours picture, CleanPlate.Part empty, Colours before, double free) {
+    private Plane mixtures(Plane shaped, Colours picture, CleanPlate.Part empty, Colours before, double slow) {
         boolean[] whole = new boolean[shaped.value().length];
         for (int i = 0; i < whole.length; i++) {
             whole[i] = shaped.value()[i] > WHOLE;
         }
         Colours own = picture.spread(whole, FAR);
+        double free = FREE * slow + FREE_MOVING * (1 - slow);
         Plane around = shaped.mean(2 * by + 1, 2 * by + 1);
         Plane alpha = new Plane(shaped.width(), shaped.height());
         for (int i = 0; i < whole.length; i++) {
@@ -108,15 +109,25 @@ final class FineEdge {
                 alpha.value()[i] = t < 0.5 ? 0 : 1;
             } else {
                 double there = free * Math.sqrt(Math.max(0.02, 4 * t * (1 - t)));
-                alpha.value()[i] = (float) share(i, picture, empty, own, before, shaped.value()[i], there);
+                alpha.value()[i] = (float) share(i, picture, empty, own, before, shaped.value()[i], there, slow);
             }
         }
         return alpha;
     }
 
-    /** The better of two shares: of the figure's colour nearby, and of its colour there in frames before. */
+    /**
+     * The better of two shares: of the figure's colour nearby, and of its colour there in frames before. Of what
+     * moves it counts as far as it explains the pixel: where a rim of light has passed over it, it is no mixture of these two.
+     */
     private static double share(
-            int i, Colours picture, CleanPlate.Part empty, Colours own, Colours before, double shaped, double free) {
+            int i,
+            Colours picture,
+            CleanPlate.Part empty,
+            Colours own,
+            Colours before,
+            double shaped,
+            double free,
+            double slow) {
         double best = shaped;
         double least = Double.MAX_VALUE;
         for (Colours figure : new Colours[] {own, before}) {
@@ -136,7 +147,9 @@ final class FineEdge {
             double cost = all - 2 * a * across + a * a * along + (a - shaped) * (a - shaped) * held;
             if (cost < least) {
                 least = cost;
-                best = a;
+                double left = all - 2 * a * across + a * a * along;
+                double mixture = slow + (1 - slow) * Math.exp(-left / UNEXPLAINED);
+                best = shaped + mixture * (a - shaped);
             }
         }
         return best;

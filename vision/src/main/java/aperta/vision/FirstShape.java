@@ -62,6 +62,7 @@ final class FirstShape {
                 0,
                 false,
                 Palette.NONE,
+                Palette.NONE,
                 EarlierShapes.NONE,
                 null,
                 0);

@@ -15,8 +15,10 @@ record LimbMotion(Plane dx, Plane dy) {
     /** Half a side of a block, and how far it may have moved. */
     private static final int HALF = 8;
 
-    private static final int ACROSS = 5;
-    private static final int DOWN = 2;
+    private static final int ACROSS = 8;
+    private static final int DOWN = 6;
+    /** At first one of so many pixels, across and down, is looked at, and of so many places. */
+    private static final int COARSE = 2;
     /** What it costs, for each pixel of the block, to move at all, and by the square of the distance. */
     private static final double TO_MOVE = 0.1;
 
@@ -47,10 +49,16 @@ record LimbMotion(Plane dx, Plane dy) {
         if (!edge(shape, x, y)) {
             return to;
         }
+        int[] rough = best(shape, evidence, x, y, to, ACROSS, DOWN, COARSE);
+        return best(shape, evidence, x, y, rough, COARSE - 1, COARSE - 1, 1);
+    }
+
+    private static int[] best(Plane shape, Plane evidence, int x, int y, int[] around, int across, int down, int step) {
         double most = Double.NEGATIVE_INFINITY;
-        for (int dy = -DOWN; dy <= DOWN; dy++) {
-            for (int dx = -ACROSS; dx <= ACROSS; dx++) {
-                double fit = fit(shape, evidence, x, y, dx, dy);
+        int[] to = around;
+        for (int dy = around[1] - down; dy <= around[1] + down; dy += step) {
+            for (int dx = around[0] - across; dx <= around[0] + across; dx += step) {
+                double fit = fit(shape, evidence, x, y, dx, dy, step);
                 if (fit > most) {
                     most = fit;
                     to = new int[] {dx, dy};
@@ -72,17 +80,18 @@ record LimbMotion(Plane dx, Plane dy) {
         return inside && outside;
     }
 
-    private static double fit(Plane shape, Plane evidence, int cx, int cy, int dx, int dy) {
+    /** @param step of how many pixels, across and down, one is looked at */
+    private static double fit(Plane shape, Plane evidence, int cx, int cy, int dx, int dy, int step) {
         int w = shape.width();
         int h = shape.height();
         double fit = 0;
         int n = 0;
-        for (int y = Math.max(0, cy - HALF); y <= Math.min(h - 1, cy + HALF); y++) {
+        for (int y = Math.max(0, cy - HALF); y <= Math.min(h - 1, cy + HALF); y += step) {
             int from = y - dy;
             if (from < 0 || from >= h) {
                 continue;
             }
-            for (int x = Math.max(0, cx - HALF); x <= Math.min(w - 1, cx + HALF); x++) {
+            for (int x = Math.max(0, cx - HALF); x <= Math.min(w - 1, cx + HALF); x += step) {
                 boolean there = x - dx >= 0 && x - dx < w;
                 fit += (there ? shape.value()[from * w + x - dx] : -1) * evidence.value()[y * w + x];
                 n++;

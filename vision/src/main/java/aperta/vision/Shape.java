@@ -13,6 +13,7 @@ import aperta.core.picture.Region;
  * @param paceX and {@code paceY}: pixels from a frame to the next
  * @param paced whether its pace is known
  * @param palette the colours it is made of
+ * @param ground the colours of what is around it
  * @param earlier what it looked like before
  * @param clear how clearly each pixel can be told on this frame, 0 to 1
  * @param sure how clearly figure and background are told apart along its edge, 0 to 1
@@ -27,6 +28,7 @@ record Shape(
         double paceY,
         boolean paced,
         Palette palette,
+        Palette ground,
         EarlierShapes earlier,
         Plane clear,
         double sure) {
@@ -37,12 +39,25 @@ record Shape(
     /** What is covered by less than this lends the surroundings theirs. */
     private static final float SURELY_NOT = 0.4f;
 
+    /** What is as near to the edge as this, in pixels, may be a mixture. */
+    private static final double BESIDE = 2;
+
     static Colours own(Colours picture, Plane alpha) {
         boolean[] there = new boolean[alpha.value().length];
         for (int i = 0; i < there.length; i++) {
             there[i] = alpha.value()[i] > SURELY_OWN;
         }
         return picture.spread(there, ON);
+    }
+
+    /** The colours of what surely isn't covered. */
+    static Palette ground(Colours picture, Plane alpha) {
+        Plane inside = alpha.signedDistance();
+        Plane not = new Plane(alpha.width(), alpha.height());
+        for (int i = 0; i < not.value().length; i++) {
+            not.value()[i] = inside.value()[i] < -BESIDE ? 1 : 0;
+        }
+        return Palette.of(picture, not);
     }
 
     static Colours around(Colours picture, Plane alpha) {
@@ -54,15 +69,22 @@ record Shape(
     }
 
     Shape at(double x, double y) {
-        return new Shape(part, remembered, decided, own, around, x, y, true, palette, earlier, clear, sure);
+        return new Shape(part, remembered, decided, own, around, x, y, true, palette, ground, earlier, clear, sure);
+    }
+
+    /** Whose pace isn't known. */
+    Shape unpaced() {
+        return new Shape(part, remembered, decided, own, around, 0, 0, false, palette, ground, earlier, clear, sure);
     }
 
     Shape with(Palette colours) {
-        return new Shape(part, remembered, decided, own, around, paceX, paceY, paced, colours, earlier, clear, sure);
+        return new Shape(
+                part, remembered, decided, own, around, paceX, paceY, paced, colours, ground, earlier, clear, sure);
     }
 
     Shape with(EarlierShapes shapes) {
-        return new Shape(part, remembered, decided, own, around, paceX, paceY, paced, palette, shapes, clear, sure);
+        return new Shape(
+                part, remembered, decided, own, around, paceX, paceY, paced, palette, ground, shapes, clear, sure);
     }
 
     /** The same frame as it was carried there the other way, by a share of that one. */
@@ -82,6 +104,7 @@ record Shape(
                 paceY,
                 paced,
                 palette,
+                ground,
                 earlier,
                 clear,
                 Math.max(sure, other.sure));

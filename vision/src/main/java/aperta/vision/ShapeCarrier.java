@@ -20,10 +20,9 @@ final class ShapeCarrier {
     private static final double FURTHEST = 8;
     /** How much what is remembered of the pixel itself counts. */
     private static final double MEMORY = 0.8;
-    /** Beyond this distance from the edge nothing changes, in pixels; inside it's safer. */
-    private static final double OUT = 7;
+    /** Further out than this nothing changes, in pixels. */
+    private static final double OUT = 14;
 
-    private static final double IN = 10;
     /**
      * How quickly shape and colours are learnt, and shape is forgotten; the shape by the cube of clarity, or noise would wear
      * it away.
@@ -36,8 +35,10 @@ final class ShapeCarrier {
     private static final double PACE_LEARNT = 0.4;
     /** What is certain, as a logarithm of odds. */
     private static final double CERTAIN = 9;
-    /** How far a stroke's own word reaches, in pixels. */
+    /** How far a stroke speaks for what is around it, in pixels: on the first frame, and where a shape is known already. */
     private static final double STROKE_REACH = 3;
+
+    private static final double CORRECTION_REACH = 1.5;
     /** Looking for where it has moved: how far across, how far down, by which steps, in pixels. */
     private static final double[][] UNPACED = {{16, 5, 1}, {0.75, 0.75, 0.25}};
 
@@ -84,6 +85,7 @@ final class ShapeCarrier {
                 shape.paceY() * (1 - learnt) + way * moved[1] * learnt,
                 true,
                 shape.palette(),
+                shape.ground(),
                 shape.earlier().moved(moved[0], moved[1]),
                 null,
                 0);
@@ -108,6 +110,7 @@ final class ShapeCarrier {
                 expected.paceY(),
                 true,
                 expected.palette(),
+                expected.ground(),
                 expected.earlier(),
                 null,
                 0);
@@ -138,7 +141,8 @@ final class ShapeCarrier {
                 recalled.map(r -> r.filledInto(expected.remembered(), clear)).orElse(expected.remembered());
         Plane inside = recalled.isPresent() ? known.signedDistance() : before;
         Plane decided = decided(evidence, known, inside);
-        strokes.ifPresent(s -> s.tell(part, decided, STROKE_REACH, CERTAIN));
+        double reach = expected.paced() ? CORRECTION_REACH : STROKE_REACH;
+        strokes.ifPresent(s -> s.tell(part, decided, reach, CERTAIN));
         Plane alpha = probability(decided);
         boolean brushed = strokes.isPresent();
         Plane remembered = new Plane(part.width(), part.height());
@@ -162,6 +166,7 @@ final class ShapeCarrier {
                 expected.paceY(),
                 expected.paced(),
                 brushed ? Palette.of(picture, alpha) : expected.palette(),
+                brushed ? Shape.ground(picture, alpha) : expected.ground(),
                 expected.earlier().with(number, part, alpha, clear, own, brushed ? 1 : sure),
                 clear,
                 sure);
@@ -186,7 +191,7 @@ final class ShapeCarrier {
             double m = Math.max(0.02, Math.min(0.98, known.value()[i]));
             double prior = PER_PIXEL * Math.max(-FURTHEST, Math.min(FURTHEST, d)) + MEMORY * Math.log(m / (1 - m));
             double odds = EVIDENCE * evidence.value()[i] + prior;
-            odds = d < -OUT ? -CERTAIN : d > IN ? CERTAIN : odds;
+            odds = d < -OUT ? -CERTAIN : odds;
             decided.value()[i] = (float) Math.max(-CERTAIN, Math.min(CERTAIN, odds));
         }
         return decided;
@@ -215,13 +220,13 @@ final class ShapeCarrier {
         return edge == 0 ? 0 : along / edge;
     }
 
-    /** How clearly each pixel can be told: far from the edge surely, near it where the frame says much. */
+    /** How clearly each pixel can be told: far outside surely, elsewhere where the frame says much. */
     private static Plane clear(Plane clarity, Plane inside) {
         Plane clear = new Plane(clarity.width(), clarity.height());
         for (int i = 0; i < clear.value().length; i++) {
             double d = inside.value()[i];
             double c = clarity.value()[i];
-            clear.value()[i] = d < -OUT || d > IN ? 1 : (float) (c * c * c * c * c * c);
+            clear.value()[i] = d < -OUT ? 1 : (float) (c * c * c * c * c * c);
         }
         return clear.blurred(1);
     }

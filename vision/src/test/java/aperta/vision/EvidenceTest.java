@@ -60,6 +60,7 @@ class EvidenceTest {
                 0,
                 true,
                 Palette.NONE,
+                Palette.NONE,
                 EarlierShapes.NONE,
                 null,
                 0);

@@ -57,6 +57,20 @@ class LimbMotionTest {
         assertThat(now.value()[20 * W + 13]).isLessThan(0.1f);
     }
 
+    /** A hand or a foot moves by nearly as much as it is wide: most of it is there. */
+    @Test
+    void aLegThatIsQuickIsFollowedToo() {
+        Plane remembered = remembered();
+        Plane now = LimbMotion.of(remembered, evidence(7, 2)).moved(remembered);
+        int there = 0;
+        for (int y = 56; y < 68; y++) {
+            for (int x = 33; x < 41; x++) {
+                there += now.value()[y * W + x] > 0.5f ? 1 : 0;
+            }
+        }
+        assertThat(there).isGreaterThan(12 * 8 / 2);
+    }
+
     /** Where the frame says nothing, nothing is moved. */
     @Test
     void withoutEvidenceNothingMoves() {

@@ -10,6 +10,8 @@ public record MatteShift(int dx, int dy) {
     private static final int COARSE = 4;
     /** How far around it is looked for, in steps, coarsely. */
     private static final int STEPS = 5;
+    /** So many pixels are looked at where it is looked for finely: of larger mattes, one of several. */
+    private static final int ENOUGH = 60_000;
     /** How much what has come from beyond the picture counts as different: a little, or all of a figure might have. */
     private static final float FROM_BEYOND = 0.25f;
 
@@ -24,7 +26,9 @@ public record MatteShift(int dx, int dy) {
         Region part = seen(to).grown(COARSE * STEPS);
         Region before = about.back().moved(part).grown(COARSE * STEPS + COARSE);
         Pair pair = new Pair(laid(from, before), laid(to, part), picture);
-        return pair.closest(pair.closest(about, COARSE, STEPS), 1, COARSE - 1);
+        MatteShift coarse = pair.closest(about, COARSE, STEPS, COARSE);
+        int every = (int) Math.max(1, Math.sqrt((double) part.width() * part.height() / ENOUGH));
+        return pair.closest(coarse, 1, COARSE - 1, every);
     }
 
     /** The way back. */
@@ -44,13 +48,14 @@ public record MatteShift(int dx, int dy) {
     }
 
     private record Pair(Matte from, Matte to, Region picture) {
-        MatteShift closest(MatteShift about, int step, int steps) {
+        /** @param every of how many pixels, across and down, one is looked at */
+        MatteShift closest(MatteShift about, int step, int steps, int every) {
             MatteShift best = about;
-            double least = different(about, step, Double.MAX_VALUE);
+            double least = different(about, every, Double.MAX_VALUE);
             for (int v = -steps; v <= steps; v++) {
                 for (int u = -steps; u <= steps; u++) {
                     MatteShift one = new MatteShift(about.dx + u * step, about.dy + v * step);
-                    double different = different(one, step, least);
+                    double different = different(one, every, least);
                     if (different < least) {
                         least = different;
                         best = one;

@@ -47,6 +47,22 @@ class MatteMedianTest {
         assertThat(MatteShift.between(more, less, PART)).isEqualTo(new MatteShift(-8, 0));
     }
 
+    /** Of large mattes not each pixel is looked at, and a soft edge still says by how many pixels it has moved. */
+    @Test
+    void aLargeFiguresShiftIsFoundToThePixel() {
+        Region frame = new Region(0, 0, 900, 800);
+        Matte[] both = {new Matte(frame), new Matte(frame)};
+        for (int k = 0; k < 2; k++) {
+            for (int y = 0; y < 800; y++) {
+                for (int x = 0; x < 900; x++) {
+                    double far = Math.hypot(x - 400 - 13 * k, (y - 380 + 7 * k) / 1.2);
+                    both[k].set(x, y, (float) Math.max(0, Math.min(1, (300 - far) / 6)));
+                }
+            }
+        }
+        assertThat(MatteShift.between(both[0], both[1], frame)).isEqualTo(new MatteShift(13, -7));
+    }
+
     /** The mattes lie where they are seen: only part of the frame each. */
     @Test
     void whereTheMattesLieMakesNoDifference() {
