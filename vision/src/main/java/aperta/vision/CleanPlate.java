@@ -3,7 +3,6 @@ package aperta.vision;
 import aperta.core.geometry.Homography;
 import aperta.core.picture.Region;
 import java.util.Arrays;
-import java.util.List;
 import java.util.stream.IntStream;
 import org.opencv.core.Core;
 import org.opencv.core.CvType;
@@ -72,9 +71,7 @@ final class CleanPlate {
 
     private Bytes full() {
         if (full == null) {
-            try (Mats mats = new Mats()) {
-                full = medianOfBytes(frames.full(mats), frames);
-            }
+            full = medianOfBytes(frames);
             frames = null;
         }
         return full;
@@ -161,37 +158,36 @@ final class CleanPlate {
         return new Part(new Colours(w, h, middle), new Colours(w, h, deviation));
     }
 
-    private static Bytes medianOfBytes(List<Mat> all, PlateFrames frames) {
+    private static Bytes medianOfBytes(PlateFrames frames) {
         int by = frames.by();
         int width = frames.width();
-        int w = all.get(0).cols();
-        int h = all.get(0).rows();
+        int w = frames.fullWidth();
+        int h = frames.fullHeight();
         Bytes to = new Bytes(w, h, new byte[3 * w * h], new byte[3 * w * h]);
         IntStream.range(0, h).parallel().forEach(y -> {
             boolean[] few = new boolean[width];
             for (int x = 0; x < width; x++) {
                 few[x] = frames.few(y / by * width + x);
             }
-            int[][] rows = new int[all.size()][3 * w];
-            byte[] row = new byte[3 * w];
+            int[][] rows = new int[frames.count()][3 * w];
             boolean[] counts = new boolean[width];
             for (int k = 0; k < rows.length; k++) {
-                all.get(k).get(y, 0, row);
+                byte[] frame = frames.full(k);
                 for (int x = 0; x < width; x++) {
                     counts[x] = few[x] || frames.shows(k, y / by * width + x);
                 }
-                for (int i = 0; i < row.length; i++) {
-                    rows[k][i] = counts[i / 3 / by] ? row[i] & 255 : ByteMedian.HIDDEN;
+                for (int i = 0; i < 3 * w; i++) {
+                    rows[k][i] = counts[i / 3 / by] ? frame[3 * w * y + i] & 255 : ByteMedian.HIDDEN;
                 }
             }
             int[] middle = ByteMedian.of(rows);
             for (int[] one : rows) {
-                for (int i = 0; i < row.length; i++) {
+                for (int i = 0; i < 3 * w; i++) {
                     one[i] = one[i] == ByteMedian.HIDDEN ? one[i] : Math.abs(one[i] - middle[i]);
                 }
             }
             int[] deviation = ByteMedian.of(rows);
-            for (int i = 0; i < row.length; i++) {
+            for (int i = 0; i < 3 * w; i++) {
                 to.middle[3 * w * y + i] = (byte) middle[i];
                 to.deviation[3 * w * y + i] = (byte) (few[i / 3 / by] ? UNKNOWN : deviation[i]);
             }

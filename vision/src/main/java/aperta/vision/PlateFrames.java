@@ -30,7 +30,7 @@ final class PlateFrames {
     private final List<Homography> motions;
     private final boolean still;
     private final List<Colours> smalls;
-    /** At full size, as they are in the clip: red, green and blue of each pixel in turn. */
+    /** At full size: red, green and blue of each pixel in turn. */
     private final List<byte[]> fulls;
     /** Of each frame, whether it shows each pixel of the plate. */
     private final byte[][] shown;
@@ -59,6 +59,8 @@ final class PlateFrames {
             if (!still) {
                 try (Mats mats = new Mats()) {
                     smalls.set(i, Colours.of(laid(mats, mats.colours(smalls.get(i)), motions.get(i))));
+                    Mat full = mats.bytes(film.width(), film.height(), CvType.CV_8UC3, fulls.get(i));
+                    laid(mats, full, Camera.enlarged(motions.get(i), by)).get(0, 0, fulls.get(i));
                 }
             }
         }
@@ -131,14 +133,17 @@ final class PlateFrames {
         return smalls.get(k);
     }
 
-    /** All of them at full size, laid on the plate. */
-    List<Mat> full(Mats mats) {
-        List<Mat> all = new ArrayList<>();
-        for (int k = 0; k < numbers.length; k++) {
-            Mat full = mats.bytes(film.width(), film.height(), CvType.CV_8UC3, fulls.get(k));
-            all.add(still ? full : laid(mats, full, Camera.enlarged(motions.get(k), by)));
-        }
-        return all;
+    int fullWidth() {
+        return film.width();
+    }
+
+    int fullHeight() {
+        return film.height();
+    }
+
+    /** Laid on the plate, at full size: red, green and blue of each pixel in turn. */
+    byte[] full(int k) {
+        return fulls.get(k);
     }
 
     /** Whether a frame shows a pixel of the plate, at working size. */
