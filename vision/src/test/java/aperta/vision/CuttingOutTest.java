@@ -286,7 +286,7 @@ class CuttingOutTest {
             all.addAll(corrections(f, found.get(f), plate.figureAlpha((int) f)));
         }
         Map<Long, Matte> now = new TreeMap<>();
-        carry(all, 6, 126, f -> f < AT ? Optional.of(found.get(f)) : Optional.empty(), (f, alpha, sure) -> {
+        carry(all, 6, 126, f -> f < 92 ? Optional.of(found.get(f)) : Optional.empty(), (f, alpha, sure) -> {
             now.put(f, alpha);
             return true;
         });

@@ -19,7 +19,6 @@ import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferInt;
 import java.util.Arrays;
 import java.util.Random;
-import java.util.stream.IntStream;
 
 /**
  * A clip of somebody in front of an uneven wall, drawn as outlines, so that the coverage of each pixel is known; with blur by
@@ -32,9 +31,14 @@ final class MadeFigure implements Sources {
     static final int FRAMES = 28;
     private static final int TIMES = 8;
     private static final double SHUTTER = 0.5;
-    private static final double GRAIN = 3;
+    /** From its darkest to its brightest. */
+    private static final double GRAIN = 10;
 
     private final boolean stays;
+    /** Another stretch of it for each frame. */
+    private final double[] grain =
+            new Random(7).doubles(W * H).map(u -> GRAIN * (u - 0.5)).toArray();
+
     private final float[][] wall = new float[3][W * H];
     private final Paint coat = new TexturePaint(cloth(5, 110, 78, 60, 25), new Rectangle2D.Double(0, 0, 128, 128));
     private final Paint trousers =
@@ -151,16 +155,24 @@ final class MadeFigure implements Sources {
         g.fill(new Ellipse2D.Double(handX - 12, handY - 10, 24, 22));
     }
 
-    /** Red, green, blue, premultiplied, and coverage, from 0 to 255: the mean of the shutter's time. */
-    private double[][] figure(long frame) {
-        double[][] to = new double[4][W * H];
-        BufferedImage picture = new BufferedImage(W, H, BufferedImage.TYPE_INT_ARGB_PRE);
+    /** The part of a frame in which he is. */
+    private Region part(long frame) {
+        int side = stays ? 280 : 150;
+        int top = stays ? 300 : 240;
+        return new Region((int) x(frame) - side, top, 2 * side, H - top).intersect(new Region(0, 0, W, H));
+    }
+
+    /** Red, green, blue, premultiplied, and coverage of that part, from 0 to 255: the mean of the shutter's time. */
+    private double[][] figure(long frame, Region part) {
+        double[][] to = new double[4][part.width() * part.height()];
+        BufferedImage picture = new BufferedImage(part.width(), part.height(), BufferedImage.TYPE_INT_ARGB_PRE);
         int[] pixels = ((DataBufferInt) picture.getRaster().getDataBuffer()).getData();
         for (int k = 0; k < TIMES; k++) {
             Arrays.fill(pixels, 0);
             Graphics2D g = picture.createGraphics();
             g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
             g.setRenderingHint(RenderingHints.KEY_STROKE_CONTROL, RenderingHints.VALUE_STROKE_PURE);
+            g.translate(-part.x(), -part.y());
             draw(g, frame + ((k + 0.5) / TIMES - 0.5) * SHUTTER);
             g.dispose();
             for (int i = 0; i < pixels.length; i++) {
@@ -180,9 +192,10 @@ final class MadeFigure implements Sources {
     /** The coverage that is true. */
     Matte coverage(long frame) {
         Matte to = new Matte(new Region(0, 0, W, H));
-        double[] alpha = figure(frame)[3];
+        Region part = part(frame);
+        double[] alpha = figure(frame, part)[3];
         for (int i = 0; i < alpha.length; i++) {
-            to.set(i % W, i / W, (float) (alpha[i] / 255));
+            to.set(part.x() + i % part.width(), part.y() + i / part.width(), (float) (alpha[i] / 255));
         }
         return to;
     }
@@ -194,16 +207,18 @@ final class MadeFigure implements Sources {
 
     @Override
     public Pixels frame(String media, long frame, int level) {
-        double[][] figure = figure(frame);
+        Region part = part(frame);
+        double[][] figure = figure(frame, part);
         byte[] data = new byte[3 * W * H];
-        Random random = new Random(frame);
-        double[] grain = IntStream.range(0, W * H)
-                .mapToDouble(i -> GRAIN * random.nextGaussian())
-                .toArray();
-        for (int i = 0; i < data.length; i++) {
-            double behind = wall[i % 3][i / 3] * (1 - figure[3][i / 3] / 255);
-            double v = Math.rint(figure[i % 3][i / 3] + behind + grain[i / 3] + random.nextGaussian());
-            data[i] = (byte) (int) Math.max(0, Math.min(255, v));
+        int shifted = (int) (frame * 7919);
+        for (int i = 0; i < W * H; i++) {
+            boolean there = part.contains(i % W, i / W);
+            int at = (i / W - part.y()) * part.width() + i % W - part.x();
+            for (int c = 0; c < 3; c++) {
+                double v = there ? figure[c][at] + wall[c][i] * (1 - figure[3][at] / 255) : wall[c][i];
+                v = Math.rint(v + grain[(i + shifted) % grain.length]);
+                data[3 * i + c] = (byte) (int) Math.max(0, Math.min(255, v));
+            }
         }
         return new Packed(W, H, 3, 8, data);
     }
