@@ -16,7 +16,7 @@ class StayingFigureTest {
     private static final int LAST = MadeFigure.FRAMES - 1;
 
     private static Shape shape(MadeFigure clip, ClipFilm film) {
-        FigureFinder finder = new FigureFinder(film, 0, LAST);
+        FigureFinder finder = new FigureFinder(film, AT, AT + 1);
         return finder.again(AT, clip.coverage(AT), Optional.empty()).orElseThrow();
     }
 
