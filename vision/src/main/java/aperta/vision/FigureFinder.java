@@ -28,6 +28,7 @@ public final class FigureFinder {
     private final ClipFilm film;
     private final int by;
     private final CleanPlate plate;
+    private final EvenLight light;
     private final ShapeCarrier carrier;
     private final FirstShape first;
     private final FineEdge edge;
@@ -44,9 +45,10 @@ public final class FigureFinder {
         this.film = film;
         this.by = frames.by();
         this.plate = new CleanPlate(frames);
-        this.carrier = new ShapeCarrier(film, plate, by);
-        this.first = new FirstShape(film, plate, carrier, by);
-        this.edge = new FineEdge(film, plate, by);
+        this.light = new EvenLight(film, plate, by);
+        this.carrier = new ShapeCarrier(light, plate);
+        this.first = new FirstShape(light, plate, carrier);
+        this.edge = new FineEdge(light, plate, by);
     }
 
     /**
@@ -59,7 +61,7 @@ public final class FigureFinder {
         PlateFrames frames = frames(film, from, to);
         FigureFinder finder = new FigureFinder(film, frames);
         Shape shape = finder.first(start, finder.strokes(brushed));
-        Colours all = film.reduced(start, finder.by);
+        Colours all = finder.light.reduced(start);
         Region part = shape.part();
         return StayingFigure.stays(shape, ShapeCarrier.cut(all, part), finder.plate.small(start, all, part))
                 ? new FigureFinder(film, new StayingFigure(film, frames).without(start, shape))
@@ -88,7 +90,7 @@ public final class FigureFinder {
     }
 
     private Shape corrected(long frame, Shape shape, Strokes strokes) {
-        Colours all = film.reduced(frame, by);
+        Colours all = light.reduced(frame);
         Region part = shape.part().union(strokes.part());
         Shape wider = new Shape(
                 part,
@@ -172,7 +174,7 @@ public final class FigureFinder {
         if (known.domain().isEmpty()) {
             return Optional.empty();
         }
-        Colours all = film.reduced(frame, by);
+        Colours all = light.reduced(frame);
         Region r = known.domain();
         int x = Math.floorDiv(r.x(), by);
         int y = Math.floorDiv(r.y(), by);

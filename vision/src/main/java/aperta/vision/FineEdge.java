@@ -35,11 +35,11 @@ final class FineEdge {
     /** How far around a pixel it has to be clear, too, in pixels at working size. */
     private static final int BESIDE = 2;
 
-    private final ClipFilm film;
+    private final EvenLight film;
     private final CleanPlate plate;
     private final int by;
 
-    FineEdge(ClipFilm film, CleanPlate plate, int by) {
+    FineEdge(EvenLight film, CleanPlate plate, int by) {
         this.film = film;
         this.plate = plate;
         this.by = by;
@@ -53,11 +53,11 @@ final class FineEdge {
             return new Matte(Region.NOTHING);
         }
         Region part = new Region(small.x() * by, small.y() * by, small.width() * by, small.height() * by)
-                .intersect(new Region(0, 0, film.width(), film.height()));
+                .intersect(film.frame());
         int w = part.width();
         int h = part.height();
         Colours picture = film.colours(frame, part);
-        CleanPlate.Part empty = plate.full(frame, film.reduced(frame, by), part);
+        CleanPlate.Part empty = plate.full(frame, film.reduced(frame), part);
         double dx = SHUTTER * shape.paceX() * by;
         double dy = SHUTTER * shape.paceY() * by;
         double slow = Math.max(0, 1 - Math.hypot(dx, dy) / FAST);
@@ -172,7 +172,7 @@ final class FineEdge {
             }
         }
         int room = 4 + (int) Math.ceil(Math.max(Math.abs(shape.paceX()), Math.abs(shape.paceY())));
-        Region frame = new Region(0, 0, (film.width() + by - 1) / by, (film.height() + by - 1) / by);
+        Region frame = film.reducedFrame();
         return x1 <= x0
                 ? Region.NOTHING
                 : new Region(x0, y0, x1 - x0, y1 - y0).grown(room).intersect(frame);

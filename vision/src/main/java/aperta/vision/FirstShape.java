@@ -32,20 +32,18 @@ final class FirstShape {
     /** How often the outcome is decided anew from the colours found. */
     private static final int DECISIONS = 2;
 
-    private final ClipFilm film;
+    private final EvenLight film;
     private final CleanPlate plate;
     private final ShapeCarrier carrier;
-    private final int by;
 
-    FirstShape(ClipFilm film, CleanPlate plate, ShapeCarrier carrier, int by) {
+    FirstShape(EvenLight film, CleanPlate plate, ShapeCarrier carrier) {
         this.film = film;
         this.plate = plate;
         this.carrier = carrier;
-        this.by = by;
     }
 
     Shape find(long frame, Strokes strokes) {
-        Colours all = film.reduced(frame, by);
+        Colours all = film.reduced(frame);
         Region drawn = strokes.part();
         int room = (int) Math.ceil((enclosed(strokes) ? ENCLOSED : OPEN) * Math.max(drawn.width(), drawn.height()) + 3);
         Region part = drawn.grown(room).intersect(new Region(0, 0, all.width(), all.height()));

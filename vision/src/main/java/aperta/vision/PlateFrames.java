@@ -64,6 +64,24 @@ final class PlateFrames {
                 }
             }
         }
+        evenLight();
+    }
+
+    /** From the middle frame on each is brought into the light of the one beside it. */
+    private void evenLight() {
+        int middle = numbers.length / 2;
+        for (int way = -1; way <= 1; way += 2) {
+            for (int i = middle + way; i >= 0 && i < numbers.length; i += way) {
+                double light = EvenLight.of(smalls.get(i), smalls.get(i - way));
+                if (light != 1) {
+                    smalls.set(i, EvenLight.inLight(smalls.get(i), light));
+                    byte[] full = fulls.get(i);
+                    for (int k = 0; k < full.length; k++) {
+                        full[k] = (byte) Math.min(255, Math.rint((full[k] & 255) / light));
+                    }
+                }
+            }
+        }
     }
 
     private PlateFrames(PlateFrames of, byte[][] shown) {

@@ -49,16 +49,14 @@ final class ShapeCarrier {
 
     private static final double MOST_WORD = 12;
 
-    private final ClipFilm film;
+    private final EvenLight film;
     private final CleanPlate plate;
-    private final int by;
     private final Region frame;
 
-    ShapeCarrier(ClipFilm film, CleanPlate plate, int by) {
+    ShapeCarrier(EvenLight film, CleanPlate plate) {
         this.film = film;
         this.plate = plate;
-        this.by = by;
-        this.frame = new Region(0, 0, (film.width() + by - 1) / by, (film.height() + by - 1) / by);
+        this.frame = film.reducedFrame();
     }
 
     /**
@@ -68,7 +66,7 @@ final class ShapeCarrier {
      * @return nothing where it has left the picture
      */
     Optional<Shape> step(Shape shape, long number, int way, Optional<Strokes> strokes) {
-        Colours all = film.reduced(number, by);
+        Colours all = film.reduced(number);
         double[] moved = motion(shape, number, all, way);
         Region part = shape.next(moved[0], moved[1], (int) OUT + 9, frame);
         if (part.isEmpty() || part.width() < 4 || part.height() < 4) {
@@ -175,7 +173,7 @@ final class ShapeCarrier {
     /** A shape that was decided before, with what it looked like before and on its own frame. */
     Shape learnt(long number, Shape shape, EarlierShapes before) {
         Region part = shape.part();
-        Colours all = film.reduced(number, by);
+        Colours all = film.reduced(number);
         Colours picture = cut(all, part);
         Plane inside = shape.remembered().signedDistance();
         Plane clarity = clarity(Evidence.of(picture, plate.small(number, all, part), shape, inside, Optional.empty()));

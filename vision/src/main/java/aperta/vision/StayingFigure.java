@@ -52,7 +52,7 @@ final class StayingFigure {
     PlateFrames without(long start, Shape shape) {
         int nearest = frames.nearest(start);
         CleanPlate known = new CleanPlate(frames.without(unlike(nearest, covered(nearest, Optional.of(shape)))));
-        ShapeCarrier carrier = new ShapeCarrier(film, known, frames.by());
+        ShapeCarrier carrier = new ShapeCarrier(new EvenLight(film, known, frames.by()), known);
         byte[][] covered = new byte[frames.count()][];
         for (int way = 1; way >= -1; way -= 2) {
             Optional<Shape> there = Optional.of(shape);

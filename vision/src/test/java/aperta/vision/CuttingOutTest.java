@@ -395,7 +395,7 @@ class CuttingOutTest {
                     EarlierShapes.NONE,
                     null,
                     0);
-            Shape next = new ShapeCarrier(film, null, 3)
+            Shape next = new ShapeCarrier(new EvenLight(film, null, 3), null)
                     .decide(0, expected, picture, new CleanPlate.Part(ground, still), Optional.empty());
             int at = side / 2 * side + 45;
             assertThat(next.decided().value()[at]).isNegative();

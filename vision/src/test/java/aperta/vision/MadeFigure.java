@@ -35,6 +35,7 @@ final class MadeFigure implements Sources {
     private static final double GRAIN = 10;
 
     private final boolean stays;
+    private final boolean flickers;
     /** Another stretch of it for each frame. */
     private final double[] grain =
             new Random(7).doubles(W * H).map(u -> GRAIN * (u - 0.5)).toArray();
@@ -47,7 +48,16 @@ final class MadeFigure implements Sources {
     private final Color hair = new Color(52, 38, 30);
 
     MadeFigure(boolean stays) {
+        this(stays, false);
+    }
+
+    /**
+     * @param stays or walks by
+     * @param flickers the light, by a factor for each frame
+     */
+    MadeFigure(boolean stays, boolean flickers) {
         this.stays = stays;
+        this.flickers = flickers;
         double[][] rough = {noise(W, H, 110, 1), noise(W, H, 28, 2), noise(W, H, 6, 3)};
         for (int i = 0; i < W * H; i++) {
             double v = 105 + 22 * rough[0][i] + 18 * rough[1][i] + 14 * rough[2][i];
@@ -155,6 +165,11 @@ final class MadeFigure implements Sources {
         g.fill(new Ellipse2D.Double(handX - 12, handY - 10, 24, 22));
     }
 
+    /** The factor by which a frame is brighter than the wall is made. */
+    double light(long frame) {
+        return flickers ? 0.92 + 0.13 * Math.sin(0.9 * frame) + 0.05 * Math.sin(2.3 * frame) : 1;
+    }
+
     /** The part of a frame in which he is. */
     private Region part(long frame) {
         int side = stays ? 280 : 150;
@@ -216,7 +231,7 @@ final class MadeFigure implements Sources {
             int at = (i / W - part.y()) * part.width() + i % W - part.x();
             for (int c = 0; c < 3; c++) {
                 double v = there ? figure[c][at] + wall[c][i] * (1 - figure[3][at] / 255) : wall[c][i];
-                v = Math.rint(v + grain[(i + shifted) % grain.length]);
+                v = Math.rint(light(frame) * v + grain[(i + shifted) % grain.length]);
                 data[3 * i + c] = (byte) (int) Math.max(0, Math.min(255, v));
             }
         }
