@@ -77,6 +77,17 @@ final class CleanPlate {
         return full;
     }
 
+    /** Makes what is needed for edges at full size, so that the first of them doesn't wait for it. */
+    void prepareFullSize() {
+        full();
+    }
+
+    /** By which factor a frame is brighter, at working size. */
+    double lightOf(long frame, Colours picture) {
+        Region all = new Region(0, 0, picture.width(), picture.height());
+        return EvenLight.of(picture, still ? small.colours : small(frame, picture, all).colours);
+    }
+
     /** What of it lies in a part of a frame at working size. */
     Part small(long frame, Colours picture, Region part) {
         Homography there = toFrame(frame, picture);

@@ -18,9 +18,9 @@ final class EvenLight {
 
     private static final double CLIPPED = 235;
     /** How many pixels lie between those that are looked at, and how many there have to be at least. */
-    private static final int EVERY = 7;
+    private static final int EVERY = 19;
 
-    private static final int FEWEST = 400;
+    private static final int FEWEST = 200;
     /** Ratios this far from the median belong to what moves. */
     private static final double NEAR = 0.06;
 
@@ -42,9 +42,7 @@ final class EvenLight {
     Colours reduced(long frame) {
         if (frame != last) {
             Colours there = film.reduced(frame, by);
-            double light = known.computeIfAbsent(frame, f -> {
-                return of(there, plate.small(f, there, reducedFrame()).colours());
-            });
+            double light = known.computeIfAbsent(frame, f -> plate.lightOf(f, there));
             small = inLight(there, light);
             last = frame;
         }

@@ -39,6 +39,7 @@ public final class FigureFinder {
      */
     public FigureFinder(ClipFilm film, long from, long to) {
         this(film, frames(film, from, to));
+        plate.prepareFullSize();
     }
 
     private FigureFinder(ClipFilm film, PlateFrames frames) {
