@@ -18,11 +18,13 @@ final class EvenLight {
 
     private static final double CLIPPED = 235;
     /** How many pixels lie between those that are looked at, and how many there have to be at least. */
-    private static final int EVERY = 19;
+    private static final int EVERY = 7;
 
-    private static final int FEWEST = 200;
+    private static final int FEWEST = 400;
     /** Ratios this far from the median belong to what moves. */
     private static final double NEAR = 0.06;
+    /** Where fewer than this share of the pixels agree it isn't the light that has changed. */
+    private static final double AGREED = 0.3;
 
     private final ClipFilm film;
     private final CleanPlate plate;
@@ -83,7 +85,7 @@ final class EvenLight {
      * By which factor a picture is brighter than another one of the same place, display-encoded as they are: a factor of light
      * is a factor there, too, as far as the transfer curve is a power. It is the mean of the ratios near their median.
      *
-     * @return 1 where too little is seen, or where they hardly differ
+     * @return 1 where too little is seen, where pixels disagree, and where they hardly differ
      */
     static double of(Colours picture, Colours other) {
         double[] ratios = new double[picture.channels()[0].length / EVERY + 1];
@@ -108,7 +110,7 @@ final class EvenLight {
                 near++;
             }
         }
-        double light = near == 0 ? middle : sum / near;
-        return Math.abs(light - 1) < SAME ? 1 : light;
+        double light = sum / near;
+        return near < AGREED * n || Math.abs(light - 1) < SAME ? 1 : light;
     }
 }

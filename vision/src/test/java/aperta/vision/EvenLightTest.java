@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import aperta.core.picture.Region;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 
 /** The light of frames, which is known since the clip was made with it, and that nothing else is taken for light. */
@@ -44,6 +45,21 @@ class EvenLightTest {
         float[][] dark = new float[3][320 * 180];
         assertThat(EvenLight.of(opponent(made(90), 1, 0), new Colours(320, 180, dark)))
                 .isEqualTo(1);
+    }
+
+    /** Another picture altogether isn't the same one in another light. */
+    @Test
+    void whatDisagreesIsLeft() {
+        Random random = new Random(3);
+        float[][] rgb = new float[3][320 * 180];
+        for (int i = 0; i < rgb[0].length; i++) {
+            float level = 40 + 160 * random.nextFloat();
+            for (int c = 0; c < 3; c++) {
+                rgb[c][i] = level;
+            }
+        }
+        Colours other = new Colours(320, 180, rgb).opponent();
+        assertThat(EvenLight.of(other, opponent(made(90), 1, 0))).isEqualTo(1);
     }
 
     /** Where a clip's lamps flicker, each frame comes out like the wall, up to its grain. */
