@@ -82,10 +82,10 @@ final class CleanPlate {
         full();
     }
 
-    /** By which factor a frame is brighter, at working size. */
-    double lightOf(long frame, Colours picture) {
+    /** The colours of all of it, as they lie in a frame at working size. */
+    Colours small(long frame, Colours picture) {
         Region all = new Region(0, 0, picture.width(), picture.height());
-        return EvenLight.of(picture, still ? small.colours : small(frame, picture, all).colours);
+        return still ? small.colours : small(frame, picture, all).colours;
     }
 
     /** What of it lies in a part of a frame at working size. */

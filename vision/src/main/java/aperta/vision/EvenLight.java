@@ -44,8 +44,11 @@ final class EvenLight {
     Colours reduced(long frame) {
         if (frame != last) {
             Colours there = film.reduced(frame, by);
-            double light = known.computeIfAbsent(frame, f -> plate.lightOf(f, there));
-            small = inLight(there, light);
+            double light = known.computeIfAbsent(frame, f -> of(there, plate.small(f, there)));
+            small = light == 1
+                    ? there
+                    : inLight(there.fromOpponent(), plate.small(frame, there).fromOpponent(), light)
+                            .opponent();
             last = frame;
         }
         return small;
@@ -53,8 +56,10 @@ final class EvenLight {
 
     /** Red, green and blue of a part of a frame, which lies inside the picture. */
     Colours colours(long frame, Region part) {
-        reduced(frame);
-        return inLight(film.colours(frame, part), known.get(frame));
+        Colours all = reduced(frame);
+        double light = known.get(frame);
+        Colours there = film.colours(frame, part);
+        return light == 1 ? there : inLight(there, plate.full(frame, all, part).colours(), light);
     }
 
     /** All of a frame's pixels. */
@@ -67,18 +72,27 @@ final class EvenLight {
         return new Region(0, 0, (film.width() + by - 1) / by, (film.height() + by - 1) / by);
     }
 
-    /** Colours as they are where light is as it was. */
-    static Colours inLight(Colours picture, double light) {
-        if (light == 1) {
-            return picture;
-        }
+    /**
+     * Red, green and blue in the light of another picture of the same place.
+     *
+     * @param light by which factor this one is brighter
+     */
+    static Colours inLight(Colours picture, Colours other, double light) {
         float[][] to = new float[3][picture.channels()[0].length];
         for (int c = 0; c < 3; c++) {
             for (int i = 0; i < to[c].length; i++) {
-                to[c][i] = (float) (picture.channels()[c][i] / light);
+                to[c][i] = (float) inLight(picture.channels()[c][i], other.channels()[c][i], light);
             }
         }
         return new Colours(picture.width(), picture.height(), to);
+    }
+
+    /** Where one of the two is clipped it isn't known how bright it was: as like the other as the light allows. */
+    static double inLight(double value, double other, double light) {
+        double even = value / light;
+        return Math.max(value, other) < CLIPPED
+                ? even
+                : Math.max(Math.min(value, even), Math.min(Math.max(value, even), other));
     }
 
     /**

@@ -74,10 +74,16 @@ final class PlateFrames {
             for (int i = middle + way; i >= 0 && i < numbers.length; i += way) {
                 double light = EvenLight.of(smalls.get(i), smalls.get(i - way));
                 if (light != 1) {
-                    smalls.set(i, EvenLight.inLight(smalls.get(i), light));
+                    Colours beside = smalls.get(i - way).fromOpponent();
+                    smalls.set(
+                            i,
+                            EvenLight.inLight(smalls.get(i).fromOpponent(), beside, light)
+                                    .opponent());
                     byte[] full = fulls.get(i);
+                    byte[] fullBeside = fulls.get(i - way);
                     for (int k = 0; k < full.length; k++) {
-                        full[k] = (byte) Math.min(255, Math.rint((full[k] & 255) / light));
+                        double even = EvenLight.inLight(full[k] & 255, fullBeside[k] & 255, light);
+                        full[k] = (byte) Math.min(255, Math.rint(even));
                     }
                 }
             }

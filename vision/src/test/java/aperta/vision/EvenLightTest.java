@@ -47,6 +47,22 @@ class EvenLightTest {
                 .isEqualTo(1);
     }
 
+    /** A lamp that is white in any light stays as it is; what is clipped in one light only comes near what it is in the other. */
+    @Test
+    void whatIsClippedStaysWhite() {
+        for (double light : new double[] {0.8, 1.2}) {
+            for (int made : new int[] {60, 120, 200, 230, 260, 400}) {
+                double there = Math.min(255, light * made);
+                double other = Math.min(255, made);
+                assertThat(EvenLight.inLight(there, other, light))
+                        .as("%d in light of %.1f", made, light)
+                        .isCloseTo(other, within(0.001));
+            }
+        }
+        // Something white in front of a dark wall is evened out as far as it can be.
+        assertThat(EvenLight.inLight(255, 40, 1.2)).isCloseTo(212.5, within(0.001));
+    }
+
     /** Another picture altogether isn't the same one in another light. */
     @Test
     void whatDisagreesIsLeft() {
