@@ -1,6 +1,5 @@
 package aperta.e2e;
 
-import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
@@ -8,7 +7,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 
-/** Debian's Chromium without a window, as one finds it who was never here before, and what went wrong on its pages. */
+/** Debian's Chromium without a window, and what went wrong on its pages. */
 final class Browser implements AutoCloseable {
     /** No graphics card, nothing asked for anywhere else. */
     static final List<String> ARGUMENTS = List.of(
@@ -21,30 +20,16 @@ final class Browser implements AutoCloseable {
             "--disable-sync",
             "--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1");
 
-    private static com.microsoft.playwright.Browser shared;
-
-    private final BrowserContext context;
+    private final Playwright playwright = Playwright.create();
+    private final com.microsoft.playwright.Browser browser = playwright
+            .chromium()
+            .launch(new BrowserType.LaunchOptions()
+                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setArgs(ARGUMENTS));
     final List<String> errors = new ArrayList<>();
 
-    Browser() {
-        context = shared().newContext(
-                        new com.microsoft.playwright.Browser.NewContextOptions().setViewportSize(1280, 800));
-    }
-
-    /** One process for all tests: starting it takes seconds. It ends with the tests. */
-    private static synchronized com.microsoft.playwright.Browser shared() {
-        if (shared == null) {
-            shared = Playwright.create()
-                    .chromium()
-                    .launch(new BrowserType.LaunchOptions()
-                            .setExecutablePath(Path.of("/usr/bin/chromium"))
-                            .setArgs(ARGUMENTS));
-        }
-        return shared;
-    }
-
     Page page() {
-        Page page = context.newPage();
+        Page page = browser.newPage(new com.microsoft.playwright.Browser.NewPageOptions().setViewportSize(1280, 800));
         page.setDefaultTimeout(60_000);
         page.onPageError(errors::add);
         page.onConsoleMessage(m -> {
@@ -57,6 +42,7 @@ final class Browser implements AutoCloseable {
 
     @Override
     public void close() {
-        context.close();
+        browser.close();
+        playwright.close();
     }
 }
