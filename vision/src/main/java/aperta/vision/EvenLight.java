@@ -12,7 +12,7 @@ import java.util.Map;
  */
 final class EvenLight {
     /** What light may differ by without being evened out: where it doesn't change the median is off by less. */
-    private static final double SAME = 0.02;
+    private static final double SAME = 0.03;
     /** What is darker tells nothing of light, and what is brighter is clipped, of 255. */
     private static final double DARK = 16;
 

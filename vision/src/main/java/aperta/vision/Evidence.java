@@ -195,21 +195,31 @@ final class Evidence {
      * for the figure doesn't lend it its colour. Where hardly any is left, all of it.
      */
     static Plane unexplained(Plane alpha, Colours picture, CleanPlate.Part plate) {
-        Plane far = new Plane(alpha.width(), alpha.height());
+        boolean[] unexplained = unexplained(picture, plate);
+        Plane left = new Plane(alpha.width(), alpha.height());
+        double all = 0;
+        double sum = 0;
+        for (int i = 0; i < unexplained.length; i++) {
+            left.value()[i] = unexplained[i] ? alpha.value()[i] : 0;
+            all += alpha.value()[i];
+            sum += left.value()[i];
+        }
+        return sum < LEAST_LEFT * all ? alpha : left;
+    }
+
+    /** Where neither the plate nor its shadow explains what is seen. */
+    static boolean[] unexplained(Colours picture, CleanPlate.Part plate) {
+        Plane far = new Plane(picture.width(), picture.height());
         for (int i = 0; i < far.value().length; i++) {
             far.value()[i] =
                     (float) (Math.min(far(picture, plate.colours(), plate, i), toShadow(picture, plate, i)) / 3);
         }
         far = far.blurred(1);
-        Plane left = new Plane(alpha.width(), alpha.height());
-        double all = 0;
-        double sum = 0;
-        for (int i = 0; i < far.value().length; i++) {
-            left.value()[i] = far.value()[i] > UNEXPLAINED ? alpha.value()[i] : 0;
-            all += alpha.value()[i];
-            sum += left.value()[i];
+        boolean[] unexplained = new boolean[far.value().length];
+        for (int i = 0; i < unexplained.length; i++) {
+            unexplained[i] = far.value()[i] > UNEXPLAINED;
         }
-        return sum < LEAST_LEFT * all ? alpha : left;
+        return unexplained;
     }
 
     /**

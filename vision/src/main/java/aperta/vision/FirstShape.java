@@ -1,6 +1,7 @@
 package aperta.vision;
 
 import aperta.core.picture.Region;
+import java.util.Arrays;
 import java.util.Optional;
 import org.opencv.core.Core;
 import org.opencv.core.CvType;
@@ -28,6 +29,9 @@ final class FirstShape {
     private static final double WIDER = 1.2;
     /** Of red against blue, what their difference is. */
     private static final double WARM = Math.sqrt(2);
+
+    /** A larger share of what was brushed inside that differs from the plate, and the figure is told from it. */
+    private static final double DIFFERS = 0.7;
 
     /** How often the outcome is decided anew from the colours found. */
     private static final int DECISIONS = 2;
@@ -88,15 +92,37 @@ final class FirstShape {
         return left && right && top && bottom;
     }
 
+    /**
+     * Where the figure may be, to begin with. Where the plate hardly explains what was brushed inside, it isn't where the plate
+     * explains what is seen: else wall that lies nearer to those strokes than to the ones outside counts as its colours.
+     */
+    private static boolean[] possible(Colours picture, CleanPlate.Part empty, Strokes strokes, Region part) {
+        boolean[] unexplained = Evidence.unexplained(picture, empty);
+        int all = 0;
+        int differ = 0;
+        for (int i = 0; i < unexplained.length; i++) {
+            if (strokes.inside(part.x() + i % part.width(), part.y() + i / part.width())) {
+                all++;
+                differ += unexplained[i] ? 1 : 0;
+            }
+        }
+        if (differ < DIFFERS * all) {
+            Arrays.fill(unexplained, true);
+        }
+        return unexplained;
+    }
+
     private static Plane grabCut(Colours picture, CleanPlate.Part empty, Strokes strokes, Region part, Region drawn) {
         float[] in = strokes.fromInside().value();
         float[] out = strokes.fromOutside().value();
         int across = drawn.x() + drawn.width();
         boolean around = enclosed(strokes);
+        boolean[] possible = possible(picture, empty, strokes, part);
         byte[] label = new byte[part.width() * part.height()];
         for (int y = part.y(); y < part.bottom(); y++) {
             for (int x = part.x(); x < part.right(); x++) {
                 int there = y * strokes.width() + x;
+                int at = (y - part.y()) * part.width() + x - part.x();
                 boolean beyond = around && (x < drawn.x() || x >= across || y < drawn.y() || y >= drawn.bottom());
                 int l;
                 if (strokes.inside(x, y)) {
@@ -104,9 +130,9 @@ final class FirstShape {
                 } else if (strokes.outside(x, y) || beyond) {
                     l = Imgproc.GC_BGD;
                 } else {
-                    l = in[there] < out[there] ? Imgproc.GC_PR_FGD : Imgproc.GC_PR_BGD;
+                    l = possible[at] && in[there] < out[there] ? Imgproc.GC_PR_FGD : Imgproc.GC_PR_BGD;
                 }
-                label[(y - part.y()) * part.width() + x - part.x()] = (byte) l;
+                label[at] = (byte) l;
             }
         }
         try (Mats mats = new Mats()) {

@@ -77,6 +77,25 @@ class MadeFigureTest {
         assertThat(overlap[1]).isGreaterThan(0.93);
     }
 
+    /** One short stroke inside and one beside him say enough, though wall lies nearer to the first than to the second. */
+    @Test
+    void shortStrokesAreEnough() {
+        MadeFigure clip = new MadeFigure(false);
+        FigureFinder finder = new FigureFinder(new ClipFilm(clip, "made", 1), 0, MadeFigure.FRAMES - 1);
+        for (long frame : new long[] {4, 7, 19}) {
+            double x = clip.x(frame);
+            double y = clip.ground();
+            List<BrushStroke> strokes = List.of(
+                    new BrushStroke(frame, true, 8, List.of(new Point(x, y - 320), new Point(x, y - 155))),
+                    new BrushStroke(
+                            frame, false, 6, List.of(new Point(x - 220, y - 300), new Point(x - 220, y - 200))));
+            Shape first = finder.first(frame, finder.strokes(strokes));
+            assertThat(overlap(finder.alpha(frame, first), clip.coverage(frame)))
+                    .as("frame %d", frame)
+                    .isGreaterThan(0.9);
+        }
+    }
+
     /** Lamps make frames brighter and darker by up to a quarter. */
     @Test
     void whoWalksByUnderLampsThatFlicker() {
