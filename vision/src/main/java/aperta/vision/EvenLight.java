@@ -21,7 +21,7 @@ final class EvenLight {
     private static final int EVERY = 7;
 
     private static final int FEWEST = 400;
-    /** Ratios this far from the median belong to what moves. */
+    /** Ratios further from the median than this share of it belong to what moves. */
     private static final double NEAR = 0.06;
     /** Where fewer than this share of the pixels agree it isn't the light that has changed. */
     private static final double AGREED = 0.3;

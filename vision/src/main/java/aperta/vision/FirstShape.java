@@ -94,14 +94,17 @@ final class FirstShape {
 
     /**
      * Where the figure may be, to begin with. Where the plate hardly explains what was brushed inside, it isn't where the plate
-     * explains what is seen: else wall that lies nearer to those strokes than to the ones outside counts as its colours.
+     * explains what is seen: else wall that lies nearer to those strokes than to the ones outside counts as its colours. Where
+     * the plate isn't known, it may be.
      */
     private static boolean[] possible(Colours picture, CleanPlate.Part empty, Strokes strokes, Region part) {
         boolean[] unexplained = Evidence.unexplained(picture, empty);
         int all = 0;
         int differ = 0;
         for (int i = 0; i < unexplained.length; i++) {
-            if (strokes.inside(part.x() + i % part.width(), part.y() + i / part.width())) {
+            if (!empty.known(i)) {
+                unexplained[i] = true;
+            } else if (strokes.inside(part.x() + i % part.width(), part.y() + i / part.width())) {
                 all++;
                 differ += unexplained[i] ? 1 : 0;
             }
