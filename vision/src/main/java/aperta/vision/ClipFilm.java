@@ -119,11 +119,34 @@ public final class ClipFilm implements Film {
     /** The opponent colours of all of a frame with sides so many times as short, rounded up. */
     Colours reduced(long frame, int by) {
         if (reduced.frame != frame || reduced.by != by) {
-            Pixels small = by == 1 ? pixels(frame) : pixels(frame).reduced(by);
-            Colours rgb = colours(small, new Region(0, 0, small.width(), small.height()));
-            reduced = new Reduced(frame, by, rgb.opponent());
+            reduced = new Reduced(frame, by, reduced(pixels(frame), by));
         }
         return reduced.colours;
+    }
+
+    /** The opponent colours of a frame, as they are {@link #reduced}. */
+    static Colours reduced(Pixels pixels, int by) {
+        Pixels small = by == 1 ? pixels : pixels.reduced(by);
+        return colours(small, new Region(0, 0, small.width(), small.height())).opponent();
+    }
+
+    /** Red, green and blue of each pixel of a frame in turn. */
+    static byte[] bytes(Pixels pixels) {
+        int w = pixels.width();
+        byte[] all = new byte[3 * w * pixels.height()];
+        Picture row = new Picture(new Region(0, 0, w, 1));
+        int first = row.index(0, 0);
+        for (int y = 0; y < pixels.height(); y++) {
+            pixels.row(y, 0, w, row, first);
+            for (int c = 0; c < 3; c++) {
+                float[] values = row.planes()[c];
+                int at = 3 * w * y + c;
+                for (int x = 0; x < w; x++) {
+                    all[at + 3 * x] = (byte) Math.max(0, Math.min(WHITE, Math.rint(values[first + x] * WHITE)));
+                }
+            }
+        }
+        return all;
     }
 
     private static Colours colours(Pixels pixels, Region part) {

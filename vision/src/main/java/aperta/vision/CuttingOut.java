@@ -10,6 +10,8 @@ import java.util.Map;
 import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 
@@ -136,18 +138,26 @@ public final class CuttingOut {
                 .findFirst()
                 .orElse(at);
         Optional<Shape> shape = Optional.of(start);
+        long reached = at;
         for (long f = at + way; way * f <= way * end && !stopped; f += way) {
             Optional<Matte> before = known.frame(f);
             if (before.isPresent()) {
                 stopped |= !steadying.known(before.get());
                 boolean needed = way * f < way * lastUnknown;
                 shape = needed ? again(f, way, before.get(), shape) : shape;
+                reached = f;
                 continue;
             }
-            shape = shape.isEmpty() ? shape : finder.step(shape.get(), f, way, Optional.empty());
-            tell(steadying, f, shape);
+            shape = reached == f ? shape : carried(shape, f, way);
+            reached = f;
+            if (f == end || known.frame(f + way).isPresent()) {
+                tell(steadying, f, seen(f, shape));
+            } else {
+                reached = f + way;
+                shape = tellAndCarry(steadying, f, shape, way);
+            }
         }
-        stopped = stopped || !steadying.end(Optional.empty());
+        stopped = stopped || !steadying.end();
     }
 
     /** What is known of a frame is needed to go on from, and to recall what the figure looked like there. */
@@ -173,13 +183,13 @@ public final class CuttingOut {
         shape = Optional.of(after.with(after.earlier().and(before.earlier())));
         Steadying steadying = steadying(b, after);
         for (long f = b - 1; f > a && !stopped; f--) {
-            shape = shape.isEmpty() ? shape : finder.step(shape.get(), f, -1, Optional.empty());
+            shape = carried(shape, f, -1);
             double u = (double) (f - a) / (b - a);
             Shape one = forth.get(f);
             Optional<Shape> other = Optional.ofNullable(one);
             Optional<Shape> here = shape;
             Optional<Shape> both = here.flatMap(s -> other.map(o -> s.with(o, 1 - u * u * (3 - 2 * u))));
-            tell(steadying, f, both.or(() -> other).or(() -> here));
+            tell(steadying, f, seen(f, both.or(() -> other).or(() -> here)));
         }
         stopped = stopped || !steadying.known(coverage(a, before));
     }
@@ -193,10 +203,39 @@ public final class CuttingOut {
         return known.frame(frame).orElseGet(() -> finder.alpha(frame, shape));
     }
 
-    private void tell(Steadying steadying, long frame, Optional<Shape> shape) {
-        Matte coverage = shape.map(s -> finder.alpha(frame, s)).orElse(new Matte(Region.NOTHING));
-        Matte unclear = shape.map(s -> finder.unclear(s, coverage.domain())).orElse(coverage);
-        stopped |= !steadying.found(
-                frame, coverage, unclear, shape.map(Shape::sure).orElse(1.0));
+    private Optional<Shape> carried(Optional<Shape> shape, long frame, int way) {
+        return shape.flatMap(s -> finder.step(s, frame, way, Optional.empty()));
+    }
+
+    private Optional<FineEdge.Seen> seen(long frame, Optional<Shape> shape) {
+        return shape.map(s -> finder.seen(frame, s));
+    }
+
+    /** Carries a shape to the next frame while its own is told of: only the carrying reads from the film then. */
+    private Optional<Shape> tellAndCarry(Steadying steadying, long frame, Optional<Shape> shape, int way) {
+        Optional<FineEdge.Seen> seen = seen(frame, shape);
+        CompletableFuture<Optional<Shape>> next = CompletableFuture.supplyAsync(() -> carried(shape, frame + way, way));
+        try {
+            tell(steadying, frame, seen);
+        } finally {
+            // Whoever is told closes the film if that fails.
+            next.exceptionally(failed -> Optional.empty()).join();
+        }
+        return stopped ? Optional.empty() : result(next);
+    }
+
+    private static <T> T result(CompletableFuture<T> done) {
+        try {
+            return done.join();
+        } catch (CompletionException e) {
+            throw e.getCause() instanceof RuntimeException cause ? cause : e;
+        }
+    }
+
+    private void tell(Steadying steadying, long frame, Optional<FineEdge.Seen> seen) {
+        Matte coverage = seen.map(FineEdge.Seen::coverage).orElse(new Matte(Region.NOTHING));
+        Matte unclear = seen.map(FineEdge.Seen::unclear).orElse(coverage);
+        double sure = seen.map(s -> s.shape().sure()).orElse(1.0);
+        stopped |= !steadying.found(frame, coverage, unclear, sure);
     }
 }

@@ -109,12 +109,13 @@ record EarlierShapes(double x, double y, int every, long told, List<Exemplar> al
      * @return nothing where none fits
      */
     Optional<Recalled> alike(long frame, Region part, Plane remembered, Plane evidence) {
+        Said said = new Said(part, evidence);
         List<Fit> fits = all.parallelStream()
                 .filter(e -> Math.abs(e.frame - frame) >= TOO_NEAR)
-                .map(e -> best(e, part, evidence))
+                .map(e -> best(e, said))
                 .sorted(Comparator.comparingDouble(Fit::fit).reversed())
                 .toList();
-        if (fits.isEmpty() || fits.get(0).fit < LEAST_FIT * fit(remembered, part, 0, 0, part, evidence, 1)) {
+        if (fits.isEmpty() || fits.get(0).fit < LEAST_FIT * said.fit(remembered, part, 0, 0, 1)) {
             return Optional.empty();
         }
         Fit first = fits.get(0);
@@ -141,20 +142,20 @@ record EarlierShapes(double x, double y, int every, long told, List<Exemplar> al
     }
 
     /** Looked for roughly first, then beside what was found. */
-    private Fit best(Exemplar e, Region part, Plane evidence) {
-        int[] rough = best(e, part, evidence, new int[] {0, 0}, ACROSS, DOWN, 2, 3);
-        int[] fine = best(e, part, evidence, rough, 1, 1, 1, 2);
+    private Fit best(Exemplar e, Said said) {
+        int[] rough = best(e, said, new int[] {0, 0}, ACROSS, DOWN, 2, 3);
+        int[] fine = best(e, said, rough, 1, 1, 1, 2);
         double dx = x - e.x + fine[0];
         double dy = y - e.y + fine[1];
-        return new Fit(e, dx, dy, fit(e.coverage, e.part, dx, dy, part, evidence, 1));
+        return new Fit(e, dx, dy, said.fit(e.coverage, e.part, dx, dy, 1));
     }
 
-    private int[] best(Exemplar e, Region part, Plane evidence, int[] from, int across, int down, int by, int step) {
+    private int[] best(Exemplar e, Said said, int[] from, int across, int down, int by, int step) {
         double most = Double.NEGATIVE_INFINITY;
         int[] to = from;
         for (int dy = from[1] - down; dy <= from[1] + down; dy += by) {
             for (int dx = from[0] - across; dx <= from[0] + across; dx += by) {
-                double fit = fit(e.coverage, e.part, x - e.x + dx, y - e.y + dy, part, evidence, step);
+                double fit = said.fit(e.coverage, e.part, x - e.x + dx, y - e.y + dy, step);
                 if (fit > most) {
                     most = fit;
                     to = new int[] {dx, dy};
@@ -164,23 +165,50 @@ record EarlierShapes(double x, double y, int every, long told, List<Exemplar> al
         return to;
     }
 
-    /**
-     * How well a shape, moved by whole pixels, goes with what a frame says: for the figure inside of it, against it outside.
-     *
-     * @param step of how many pixels, across and down, one is looked at
-     */
-    private static double fit(
-            Plane coverage, Region from, double dx, double dy, Region part, Plane evidence, int step) {
-        int left = (int) Math.round(part.x() - from.x() - dx);
-        int top = (int) Math.round(part.y() - from.y() - dy);
-        double sum = 0;
-        for (int y = 0; y < part.height(); y += step) {
-            for (int x = 0; x < part.width(); x += step) {
-                double inside = 4 * coverage.at(x + left, y + top, 0) - 2;
-                double says = Math.max(-AGAINST, evidence.value()[y * part.width() + x]);
-                sum += Math.max(-1, Math.min(1, inside)) * says;
+    /** What a frame says of each pixel of a part of it. */
+    private static final class Said {
+        private final Region part;
+        private final float[] odds;
+        /** Of every pixel, of one in two across and down, and of one in three. */
+        private final double[] all = new double[4];
+
+        Said(Region part, Plane evidence) {
+            this.part = part;
+            odds = new float[evidence.value().length];
+            for (int i = 0; i < odds.length; i++) {
+                odds[i] = (float) Math.max(-AGAINST, evidence.value()[i]);
+                for (int step = 1; step < all.length; step++) {
+                    all[step] += i % part.width() % step == 0 && i / part.width() % step == 0 ? odds[i] : 0;
+                }
             }
         }
-        return sum * step * step;
+
+        /**
+         * How well a shape, moved by whole pixels, goes with it: for the figure inside of it, against it outside. Where it covers
+         * hardly anything it adds nothing to what counts if the figure is nowhere.
+         *
+         * @param step of how many pixels, across and down, one is looked at, at most three
+         */
+        double fit(Plane coverage, Region from, double dx, double dy, int step) {
+            int w = part.width();
+            int left = (int) Math.round(part.x() - from.x() - dx);
+            int top = (int) Math.round(part.y() - from.y() - dy);
+            int x1 = Math.min(w, coverage.width() - left);
+            int y1 = Math.min(part.height(), coverage.height() - top);
+            double more = 0;
+            for (int y = first(top, step); y < y1; y += step) {
+                int there = (y + top) * coverage.width() + left;
+                for (int x = first(left, step); x < x1; x += step) {
+                    float inside = 4 * coverage.value()[there + x] - 1;
+                    more += inside <= 0 ? 0 : Math.min(2, inside) * odds[y * w + x];
+                }
+            }
+            return (more - all[step]) * step * step;
+        }
+
+        /** The first place that is looked at and doesn't lie before where a shape begins. */
+        private static int first(int begins, int step) {
+            return begins >= 0 ? 0 : (-begins + step - 1) / step * step;
+        }
     }
 }

@@ -228,7 +228,25 @@ final class Evidence {
      */
     static double rare(double difference, double deviation) {
         double z = difference / deviation;
-        return Math.min(RAREST, 1 + z * z / FREEDOM);
+        return rareBy(z * z / FREEDOM);
+    }
+
+    /** The same by a squared distance in deviations, of which each of freedom's degrees has a share. */
+    static double rareBy(double share) {
+        return Math.min(RAREST, 1 + share);
+    }
+
+    /** By what squared differences from the plate are multiplied for that: one over the variance and the degrees of freedom. */
+    static float[][] precision(CleanPlate.Part plate) {
+        float[][] deviation = plate.deviation().channels();
+        float[][] to = new float[3][deviation[0].length];
+        for (int c = 0; c < 3; c++) {
+            for (int i = 0; i < to[c].length; i++) {
+                double wide = NOISE[c] + deviation[c][i];
+                to[c][i] = (float) (1 / (wide * wide * FREEDOM));
+            }
+        }
+        return to;
     }
 
     /** Minus twice the logarithm of that density: for little, a squared distance. */

@@ -162,12 +162,12 @@ public final class FigureFinder {
     }
 
     Matte alpha(long frame, Shape shape) {
-        return edge.alpha(frame, shape);
+        return seen(frame, shape).coverage();
     }
 
-    /** How little of each pixel in a part of a frame a shape's own frame shows, 0 to 1. */
-    Matte unclear(Shape shape, Region part) {
-        return edge.unclear(shape, part);
+    /** What a frame shows where a shape lies, at full size. */
+    FineEdge.Seen seen(long frame, Shape shape) {
+        return edge.seen(frame, shape);
     }
 
     /** A shape from coverage that is known; its pace from that of the frame before, if that is known, too. */

@@ -45,56 +45,75 @@ final class FineEdge {
         this.by = by;
     }
 
-    /** The coverage, where there is any. */
-    Matte alpha(long frame, Shape shape) {
-        Plane odds = shape.decided().blurred(0.6);
-        Region small = seen(odds, shape);
-        if (small.isEmpty()) {
-            return new Matte(Region.NOTHING);
+    /**
+     * What a frame shows where a shape lies. It is read from the film at once, so that its coverage can be worked out while the
+     * film goes on.
+     *
+     * @param small the part of the frame at working size
+     * @param odds of the shape, above 0 where the figure is
+     */
+    record Seen(Shape shape, Plane odds, Region small, Region part, Colours picture, CleanPlate.Part empty, int by) {
+        /** The coverage, where there is any. */
+        Matte coverage() {
+            if (part.isEmpty()) {
+                return new Matte(Region.NOTHING);
+            }
+            int w = part.width();
+            int h = part.height();
+            double dx = SHUTTER * shape.paceX() * by;
+            double dy = SHUTTER * shape.paceY() * by;
+            double slow = Math.max(0, 1 - Math.hypot(dx, dy) / FAST);
+            Plane near = odds.moved(shape.part(), small, 0, 0, -9).enlarged(by, w, h);
+            Plane found = MotionEdge.found(near, picture, empty, dx, dy);
+            Plane hard = new Plane(w, h);
+            for (int i = 0; i < w * h; i++) {
+                hard.value()[i] = (float) (1 / (1 + Math.exp(HARD * (slow * FURTHER_IN - found.value()[i]))));
+            }
+            Plane alpha = hard.meanAlong(dx, dy);
+            Colours before = shape.own()
+                    .moved(shape.part(), small, 0, 0)
+                    .enlarged(by, w, h)
+                    .fromOpponent();
+            alpha = mixtures(alpha, picture, empty, before, slow, by);
+            return new Matte(part, alpha.blurred(1).value());
         }
+
+        /** How little of each pixel can be told on the shape's own frame, 0 to 1: as unclear as those beside it. */
+        Matte unclear() {
+            if (part.isEmpty()) {
+                return new Matte(Region.NOTHING);
+            }
+            Region all = new Region(
+                    part.x() / by, part.y() / by, (part.width() + by - 1) / by, (part.height() + by - 1) / by);
+            Plane clear = shape.clear().leastWithin(BESIDE).moved(shape.part(), all, 0, 0, 1);
+            Plane to = clear.enlarged(by, part.width(), part.height());
+            for (int i = 0; i < to.value().length; i++) {
+                float c = to.value()[i] * to.value()[i];
+                to.value()[i] = 1 - c * c;
+            }
+            return new Matte(part, to.value());
+        }
+    }
+
+    Seen seen(long frame, Shape shape) {
+        Plane odds = shape.decided().blurred(0.6);
+        Region small = small(odds, shape);
         Region part = new Region(small.x() * by, small.y() * by, small.width() * by, small.height() * by)
                 .intersect(film.frame());
-        int w = part.width();
-        int h = part.height();
-        Colours picture = film.colours(frame, part);
-        CleanPlate.Part empty = plate.full(frame, film.reduced(frame), part);
-        double dx = SHUTTER * shape.paceX() * by;
-        double dy = SHUTTER * shape.paceY() * by;
-        double slow = Math.max(0, 1 - Math.hypot(dx, dy) / FAST);
-        Plane near = odds.moved(shape.part(), small, 0, 0, -9).enlarged(by, w, h);
-        Plane found = MotionEdge.found(near, picture, empty, dx, dy);
-        Plane hard = new Plane(w, h);
-        for (int i = 0; i < w * h; i++) {
-            hard.value()[i] = (float) (1 / (1 + Math.exp(HARD * (slow * FURTHER_IN - found.value()[i]))));
-        }
-        Plane alpha = hard.meanAlong(dx, dy);
-        Colours before =
-                shape.own().moved(shape.part(), small, 0, 0).enlarged(by, w, h).fromOpponent();
-        alpha = mixtures(alpha, picture, empty, before, slow);
-        return new Matte(part, alpha.blurred(1).value());
+        return part.isEmpty()
+                ? new Seen(shape, odds, small, Region.NOTHING, null, null, by)
+                : new Seen(
+                        shape,
+                        odds,
+                        small,
+                        part,
+                        film.colours(frame, part),
+                        plate.full(frame, film.reduced(frame), part),
+                        by);
     }
 
-    /**
-     * How little of each pixel can be told on a shape's own frame, 0 to 1: a pixel is as unclear as those beside it.
-     *
-     * @param part of the frame, from a multiple of the pixels that one has at working size
-     */
-    Matte unclear(Shape shape, Region part) {
-        if (part.isEmpty()) {
-            return new Matte(Region.NOTHING);
-        }
-        Region small =
-                new Region(part.x() / by, part.y() / by, (part.width() + by - 1) / by, (part.height() + by - 1) / by);
-        Plane clear = shape.clear().leastWithin(BESIDE).moved(shape.part(), small, 0, 0, 1);
-        Plane to = clear.enlarged(by, part.width(), part.height());
-        for (int i = 0; i < to.value().length; i++) {
-            float c = to.value()[i] * to.value()[i];
-            to.value()[i] = 1 - c * c;
-        }
-        return new Matte(part, to.value());
-    }
-
-    private Plane mixtures(Plane shaped, Colours picture, CleanPlate.Part empty, Colours before, double slow) {
+    private static Plane mixtures(
+            Plane shaped, Colours picture, CleanPlate.Part empty, Colours before, double slow, int by) {
         boolean[] whole = new boolean[shaped.value().length];
         for (int i = 0; i < whole.length; i++) {
             whole[i] = shaped.value()[i] > WHOLE;
@@ -155,7 +174,7 @@ final class FineEdge {
         return best;
     }
 
-    private Region seen(Plane odds, Shape shape) {
+    private Region small(Plane odds, Shape shape) {
         Region part = shape.part();
         int x0 = part.right();
         int y0 = part.bottom();

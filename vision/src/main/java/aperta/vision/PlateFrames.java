@@ -1,9 +1,12 @@
 package aperta.vision;
 
 import aperta.core.geometry.Homography;
+import aperta.core.picture.Pixels;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.stream.IntStream;
 import org.opencv.core.Core;
 import org.opencv.core.CvType;
 import org.opencv.core.Mat;
@@ -35,22 +38,30 @@ final class PlateFrames {
     /** Of each frame, whether it shows each pixel of the plate. */
     private final byte[][] shown;
 
+    /** A frame at working size and at full size: while one is worked on, the next one is decoded. */
+    private record Read(Colours small, byte[] grey, byte[] full) {
+        static Read of(Pixels pixels, int by) {
+            Colours small = ClipFilm.reduced(pixels, by);
+            return new Read(small, Camera.grey(small), ClipFilm.bytes(pixels));
+        }
+    }
+
     /** @param by how many times as long the sides of a frame are as at working size */
     PlateFrames(ClipFilm film, long from, long to, int by) {
         this.film = film;
         this.by = by;
         int n = (int) Math.min(SAMPLES, to - from + 1);
         numbers = new long[n];
-        smalls = new ArrayList<>();
-        fulls = new ArrayList<>();
-        List<byte[]> greys = new ArrayList<>();
+        List<CompletableFuture<Read>> read = new ArrayList<>();
         for (int i = 0; i < n; i++) {
             numbers[i] = from + Math.round((double) i * (to - from) / Math.max(1, n - 1));
-            smalls.add(film.reduced(numbers[i], by));
-            greys.add(Camera.grey(smalls.get(i)));
-            fulls.add(bytes(film.colours(numbers[i])));
+            Pixels pixels = film.pixels(numbers[i]);
+            read.add(CompletableFuture.supplyAsync(() -> Read.of(pixels, by)));
         }
-        motions = toMiddle(width(), height(), greys);
+        List<Read> all = read.stream().map(CompletableFuture::join).toList();
+        smalls = new ArrayList<>(all.stream().map(Read::small).toList());
+        fulls = all.stream().map(Read::full).toList();
+        motions = toMiddle(width(), height(), all.stream().map(Read::grey).toList());
         still = motions.stream().allMatch(m -> Camera.furthest(m, width(), height()) < STILL);
         shown = new byte[n][width() * height()];
         for (int i = 0; i < n; i++) {
@@ -216,20 +227,17 @@ final class PlateFrames {
         Homography[] all = new Homography[greys.size()];
         int middle = all.length / 2;
         all[middle] = Camera.STANDS;
+        Homography[] towards = IntStream.range(0, all.length)
+                .parallel()
+                .mapToObj(i -> i == middle
+                        ? Camera.STANDS
+                        : Camera.motion(width, height, greys.get(i), greys.get(i + Integer.signum(middle - i))))
+                .toArray(Homography[]::new);
         for (int way = -1; way <= 1; way += 2) {
             for (int i = middle + way; i >= 0 && i < all.length; i += way) {
-                all[i] = Camera.motion(width, height, greys.get(i), greys.get(i - way))
-                        .then(all[i - way]);
+                all[i] = towards[i].then(all[i - way]);
             }
         }
         return Arrays.asList(all);
-    }
-
-    private static byte[] bytes(Colours c) {
-        byte[] bytes = new byte[3 * c.width() * c.height()];
-        for (int i = 0; i < bytes.length; i++) {
-            bytes[i] = (byte) Math.max(0, Math.min(255, Math.rint(c.channels()[i % 3][i / 3])));
-        }
-        return bytes;
     }
 }

@@ -1,8 +1,7 @@
 package aperta.vision;
 
 import aperta.core.picture.Region;
-import java.util.ArrayList;
-import java.util.List;
+import java.util.Arrays;
 import java.util.Optional;
 import java.util.stream.IntStream;
 
@@ -252,7 +251,7 @@ final class ShapeCarrier {
         if (seen.isEmpty()) {
             return new double[] {way * s.paceX(), way * s.paceY()};
         }
-        Search search = new Search(s, samples(s), picture, plate.small(number, picture, seen), seen);
+        Search search = new Search(s, picture, plate.small(number, picture, seen), seen);
         double[] start = {way * s.paceX(), way * s.paceY()};
         double[] at = start;
         for (double[] look : s.paced() ? PACED : UNPACED) {
@@ -261,40 +260,53 @@ final class ShapeCarrier {
         return at;
     }
 
-    private static List<int[]> samples(Shape s) {
-        Region part = s.part();
-        int count = 0;
-        for (float m : s.remembered().value()) {
-            count += m > 0.5f ? 1 : 0;
-        }
-        int stride = Math.max(1, (int) Math.sqrt((double) count / MOST_SAMPLES));
-        List<int[]> all = new ArrayList<>();
-        for (int y = 0; y < part.height(); y += stride) {
-            for (int x = 0; x < part.width(); x += stride) {
-                if (s.remembered().value()[y * part.width() + x] > 0.5f) {
-                    all.add(new int[] {x, y});
+    /** Pixels of a shape, in its own part: where they lie, and the figure's colours there. */
+    private record Samples(int[] x, int[] y, float[][] colours) {
+        static Samples of(Shape s) {
+            Region part = s.part();
+            float[] remembered = s.remembered().value();
+            int count = 0;
+            for (float m : remembered) {
+                count += m > 0.5f ? 1 : 0;
+            }
+            int stride = Math.max(1, (int) Math.sqrt((double) count / MOST_SAMPLES));
+            int[] at = IntStream.range(0, remembered.length)
+                    .filter(i ->
+                            remembered[i] > 0.5f && i % part.width() % stride == 0 && i / part.width() % stride == 0)
+                    .toArray();
+            float[][] colours = new float[3][at.length];
+            for (int c = 0; c < 3; c++) {
+                for (int i = 0; i < at.length; i++) {
+                    colours[c][i] = s.own().channels()[c][at[i]];
                 }
             }
+            return new Samples(
+                    Arrays.stream(at).map(i -> i % part.width()).toArray(),
+                    Arrays.stream(at).map(i -> i / part.width()).toArray(),
+                    colours);
         }
-        return all;
+
+        int count() {
+            return x.length;
+        }
     }
 
     /** Looks for where a figure has moved to. */
     private static final class Search {
         private final Shape shape;
-        private final List<int[]> samples;
+        private final Samples samples;
         private final Colours picture;
-        private final CleanPlate.Part empty;
         private final Region seen;
         private final float[] toEmpty;
+        private final float[][] precision;
 
-        Search(Shape shape, List<int[]> samples, Colours picture, CleanPlate.Part empty, Region seen) {
+        Search(Shape shape, Colours picture, CleanPlate.Part empty, Region seen) {
             this.shape = shape;
-            this.samples = samples;
+            this.samples = Samples.of(shape);
             this.picture = picture;
-            this.empty = empty;
             this.seen = seen;
             this.toEmpty = Evidence.far(cut(picture, seen), empty);
+            this.precision = Evidence.precision(empty);
         }
 
         /** The best place around another one: the first of the best, so that it's the same each time. */
@@ -308,7 +320,7 @@ final class ShapeCarrier {
                 double y = around[1] - look[1] + i / across * look[2];
                 double change = Math.abs(x - start[0]) + Math.abs(y - start[1]);
                 at[i] = new double[] {x, y};
-                fits[i] = fit(x, y) - (shape.paced() ? CHANGE * samples.size() * change : 0);
+                fits[i] = fit(x, y) - (shape.paced() ? CHANGE * samples.count() * change : 0);
             });
             int best = 0;
             for (int i = 1; i < fits.length; i++) {
@@ -317,24 +329,34 @@ final class ShapeCarrier {
             return at[best];
         }
 
+        /** All pixels are moved by the same, so that all lie between four others in the same way. */
         private double fit(double dx, double dy) {
-            Region part = shape.part();
+            int w = picture.width();
+            int left = shape.part().x() + (int) Math.floor(dx);
+            int top = shape.part().y() + (int) Math.floor(dy);
+            float sx = (float) (dx - Math.floor(dx));
+            float sy = (float) (dy - Math.floor(dy));
+            int nearX = (sx < 0.5f ? 0 : 1) - seen.x();
+            int nearY = (sy < 0.5f ? 0 : 1) - seen.y();
             double sum = 0;
-            for (int[] at : samples) {
-                double x = part.x() + at[0] + dx;
-                double y = part.y() + at[1] + dy;
-                int px = (int) Math.round(x);
-                int py = (int) Math.round(y);
-                if (x < 0 || y < 0 || x >= picture.width() - 1 || y >= picture.height() - 1 || !seen.contains(px, py)) {
+            for (int i = 0; i < samples.count(); i++) {
+                int x = samples.x[i] + left;
+                int y = samples.y[i] + top;
+                int px = x + nearX;
+                int py = y + nearY;
+                boolean inside = x >= 0 && y >= 0 && x < w - 1 && y < picture.height() - 1;
+                if (!inside || px < 0 || py < 0 || px >= seen.width() || py >= seen.height()) {
                     continue;
                 }
-                int here = (py - seen.y()) * seen.width() + px - seen.x();
-                int there = at[1] * part.width() + at[0];
+                int there = y * w + x;
+                int here = py * seen.width() + px;
                 double rare = 1;
                 for (int c = 0; c < 3; c++) {
-                    double deviation = Evidence.NOISE[c] + empty.deviation().channels()[c][here];
-                    double own = picture.between(c, x, y) - shape.own().channels()[c][there];
-                    rare *= Evidence.rare(own, deviation);
+                    float[] v = picture.channels()[c];
+                    float between = (v[there] * (1 - sx) + v[there + 1] * sx) * (1 - sy)
+                            + (v[there + w] * (1 - sx) + v[there + w + 1] * sx) * sy;
+                    float own = between - samples.colours[c][i];
+                    rare *= Evidence.rareBy(own * own * precision[c][here]);
                 }
                 double better = toEmpty[here] - Evidence.far(rare);
                 sum += Math.max(-MOST_WORD, Math.min(MOST_WORD, better));

@@ -37,34 +37,40 @@ final class Steadying {
      * @return whether to go on
      */
     boolean found(long frame, Matte coverage, Matte unclear, double sure) {
-        boolean goOn = end(Optional.of(coverage));
-        fromBefore = MatteShift.between(before, coverage, picture);
+        MatteShift moved = MatteShift.between(waiting.map(Found::coverage).orElse(before), coverage, picture);
+        boolean goOn = tell(Optional.of(coverage), moved);
+        fromBefore = moved;
         waiting = Optional.of(new Found(frame, coverage, unclear, sure));
         return goOn;
     }
 
     /** A frame is known already: the one before it is told of. */
     boolean known(Matte coverage) {
-        boolean goOn = end(Optional.of(coverage));
+        boolean goOn = waiting.isEmpty()
+                || tell(Optional.of(coverage), MatteShift.between(waiting.get().coverage, coverage, picture));
         before = coverage;
         return goOn;
     }
 
-    /** Nothing more is found: the last frame is told of, as it is where none comes after it. */
-    boolean end(Optional<Matte> after) {
+    /** Nothing more is found, and nothing comes after the last frame. */
+    boolean end() {
+        return tell(Optional.empty(), MatteShift.NONE);
+    }
+
+    /** @param moved from the frame that waits to the one after it */
+    private boolean tell(Optional<Matte> after, MatteShift moved) {
         if (waiting.isEmpty()) {
             return true;
         }
         Found one = waiting.get();
         waiting = Optional.empty();
-        Matte steady = after.map(a -> steadied(one, a)).orElse(one.coverage);
+        Matte steady = after.map(a -> steadied(one, a, moved.back())).orElse(one.coverage);
         before = one.coverage;
         return told.frame(one.frame, steady, one.sure);
     }
 
-    private Matte steadied(Found one, Matte after) {
+    private Matte steadied(Found one, Matte after, MatteShift back) {
         Matte own = one.coverage;
-        MatteShift back = MatteShift.between(after, own, picture);
         Matte to = MatteMedian.of(own.domain(), picture, before, fromBefore, own, after, back);
         for (int i = 0; i < to.values().length; i++) {
             float mine = own.values()[i];

@@ -6,7 +6,6 @@ import aperta.core.picture.Matte;
 import aperta.core.picture.Region;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 
@@ -56,8 +55,8 @@ class SteadyingTest {
         assertThat(order).isEmpty();
         steadying.found(2, figure(2), flat(1), 0.7);
         assertThat(order).containsExactly(1L);
-        steadying.end(Optional.empty());
-        steadying.end(Optional.empty());
+        steadying.end();
+        steadying.end();
         assertThat(order).containsExactly(1L, 2L);
         assertThat(told.get(2L).values()).isEqualTo(figure(2).values());
     }
@@ -121,7 +120,7 @@ class SteadyingTest {
         Steadying steadying = new Steadying(FRAME, figure(0), this::told);
         steadying.found(1, figure(1), flat(1), 1);
         steadying.found(2, new Matte(Region.NOTHING), new Matte(Region.NOTHING), 1);
-        steadying.end(Optional.empty());
+        steadying.end();
         assertThat(told.get(2L).domain().isEmpty()).isTrue();
         assertThat(order).containsExactly(1L, 2L);
     }

@@ -1,6 +1,7 @@
 package aperta.core.picture;
 
 import java.util.Arrays;
+import java.util.stream.IntStream;
 
 /**
  * 8-bit planes Y′, Cb, Cr with half as many chroma samples in each direction (4:2:0), as most cameras and codecs give
@@ -64,28 +65,29 @@ public record Planar(int width, int height, Coding coding, byte[] data) implemen
         return new Planar(w, h, coding, next);
     }
 
+    /** Rows are summed first, pixel by pixel, which a processor does for many at once. */
     private void reduce(int plane, int w, int h, int by, byte[] into, int at, int nextW, int nextH) {
-        int[] sums = new int[nextW];
-        for (int y = 0; y < nextH; y++) {
+        IntStream.range(0, nextH).parallel().forEach(y -> {
             int y0 = Math.min(h - 1, y * by);
             int y1 = Math.max(y0 + 1, Math.min(h, y0 + by));
-            Arrays.fill(sums, 0);
+            int[] sums = new int[w];
             for (int v = y0; v < y1; v++) {
-                int i = plane + v * w;
-                for (int x = 0; x < nextW; x++) {
-                    int end = plane + v * w + Math.min(w, x * by + by);
-                    int sum = 0;
-                    while (i < end) {
-                        sum += data[i++] & 0xff;
-                    }
-                    sums[x] += sum;
+                int row = plane + v * w;
+                for (int x = 0; x < w; x++) {
+                    sums[x] += data[row + x] & 0xff;
                 }
             }
             for (int x = 0; x < nextW; x++) {
-                int count = (y1 - y0) * Math.max(1, Math.min(w, x * by + by) - x * by);
-                into[at + y * nextW + x] = (byte) ((sums[x] + count / 2) / count);
+                int x0 = x * by;
+                int x1 = Math.min(w, x0 + by);
+                int sum = 0;
+                for (int i = x0; i < x1; i++) {
+                    sum += sums[i];
+                }
+                int count = (y1 - y0) * Math.max(1, x1 - x0);
+                into[at + y * nextW + x] = (byte) ((sum + count / 2) / count);
             }
-        }
+        });
     }
 
     @Override
