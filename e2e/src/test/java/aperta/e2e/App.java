@@ -10,16 +10,16 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.DriverManager;
 import java.sql.SQLException;
-import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 
-/** The packaged application, started as people start it, with a database and a folder of its own. */
+/** The packaged application, unpacked and started as people start it, with a database and a folder of its own. */
 final class App implements AutoCloseable {
     private static final HttpClient HTTP = HttpClient.newHttpClient();
 
     private static App shared;
+    private static Path unpacked;
 
     private final String database = "e2e_" + UUID.randomUUID().toString().replace("-", "");
     private final Path data;
@@ -50,6 +50,29 @@ final class App implements AutoCloseable {
         return shared;
     }
 
+    /** Classes are found sooner than in a jar of jars. */
+    private static synchronized Path unpacked() throws IOException {
+        if (unpacked == null) {
+            Path to = Path.of("target/app");
+            Process p = new ProcessBuilder(
+                            "java",
+                            "-Djarmode=tools",
+                            "-jar",
+                            "../server/target/aperta-app.jar",
+                            "extract",
+                            "--force",
+                            "--destination",
+                            to.toString())
+                    .inheritIO()
+                    .start();
+            if (p.onExit().join().exitValue() != 0) {
+                throw new IOException("The application could not be unpacked.");
+            }
+            unpacked = to.resolve("aperta-app.jar").toAbsolutePath();
+        }
+        return unpacked;
+    }
+
     static Path madePlates() {
         return Path.of(System.getenv().getOrDefault("APERTA_PLATES", "target/plates"));
     }
@@ -67,14 +90,7 @@ final class App implements AutoCloseable {
     }
 
     void start() {
-        ProcessBuilder builder = new ProcessBuilder(List.of(
-                "nice",
-                "-n",
-                "3",
-                "java",
-                "-Xmx4g",
-                "-jar",
-                Path.of("../server/target/aperta-app.jar").toAbsolutePath().toString()));
+        ProcessBuilder builder = new ProcessBuilder();
         String url = System.getenv("APERTA_DB_URL");
         builder.environment().put("APERTA_DB_URL", url.substring(0, url.lastIndexOf('/') + 1) + database);
         builder.environment().put("APERTA_PORT", Integer.toString(port));
@@ -84,7 +100,8 @@ final class App implements AutoCloseable {
         builder.redirectOutput(ProcessBuilder.Redirect.appendTo(
                 Path.of("target/app-" + database + ".log").toFile()));
         try {
-            Files.createDirectories(Path.of("target"));
+            builder.command(
+                    "nice", "-n", "3", "java", "-Xmx4g", "-jar", unpacked().toString());
             process = builder.start();
         } catch (IOException e) {
             throw new IllegalStateException(e);

@@ -2,6 +2,7 @@ package aperta.vision;
 
 import aperta.core.geometry.Homography;
 import aperta.core.geometry.Point;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.opencv.core.CvType;
@@ -14,11 +15,16 @@ final class Camera {
     private static final int MOST_CORNERS = 400;
     private static final double QUALITY = 0.01;
     private static final int LEAST_CORNERS = 12;
-    private static final double RANSAC_PIXELS = 1;
+    /** How far a map may miss a corner that it explains, in pixels. */
+    private static final double EXPLAINED = 0.5;
+    /** A simpler map that explains this share of what another one explains is the better one. */
+    private static final double AS_GOOD = 0.97;
     /** How far following forth and back may lie apart, in pixels. */
     private static final double APART = 0.5;
     /** Where half of the corners move less than this, none does: what moves is rain, leaves, grain. */
     private static final double STILL = 0.2;
+    /** A shift of less isn't told from none. */
+    private static final double LEAST_SHIFT = 0.1;
 
     static final Homography STANDS = new Homography(new double[] {1, 0, 0, 0, 1, 0, 0, 0, 1});
 
@@ -33,8 +39,17 @@ final class Camera {
         return grey;
     }
 
-    /** Stands still where too little is seen. */
+    /** Stands still where too little is seen, and where what moves may be something else. */
     static Homography motion(int width, int height, byte[] from, byte[] to) {
+        return motion(width, height, from, to, true);
+    }
+
+    /** The motion of a camera that is known to move: however small it is, it counts. */
+    static Homography smallMotion(int width, int height, byte[] from, byte[] to) {
+        return motion(width, height, from, to, false);
+    }
+
+    private static Homography motion(int width, int height, byte[] from, byte[] to, boolean mayStand) {
         try (Mats mats = new Mats()) {
             Mat one = mats.bytes(width, height, CvType.CV_8U, from);
             Mat other = mats.bytes(width, height, CvType.CV_8U, to);
@@ -44,10 +59,35 @@ final class Camera {
                 return STANDS;
             }
             Corners found = Corners.followed(mats, one, other, corners.toList(), APART);
-            return found.from().size() < LEAST_CORNERS || isStill(found)
+            return found.from().size() < LEAST_CORNERS || mayStand && isStill(found)
                     ? STANDS
-                    : found.homography(mats, LEAST_CORNERS, RANSAC_PIXELS).orElse(STANDS);
+                    : simplest(mats, found, mayStand ? LEAST_SHIFT : 0);
         }
+    }
+
+    /**
+     * The simplest map that explains nearly as many corners as any: a shift, a shift with turn and scale, a homography. One with
+     * more freedom than the camera has follows noise, and misses the picture's corners by several pixels (choice of a model by
+     * what it explains and by its degrees of freedom: Torr, "Geometric Motion Segmentation and Model Selection", Phil. Trans.
+     * R. Soc. A 356, 1998).
+     */
+    private static Homography simplest(Mats mats, Corners found, double leastShift) {
+        Homography shift = found.shift(EXPLAINED);
+        List<Homography> maps = new ArrayList<>();
+        maps.add(furthest(shift, 1, 1) < leastShift ? STANDS : shift);
+        found.similarity(mats, LEAST_CORNERS, EXPLAINED).ifPresent(maps::add);
+        found.homography(mats, LEAST_CORNERS, EXPLAINED).ifPresent(maps::add);
+        int[] explained =
+                maps.stream().mapToInt(m -> found.explained(m, EXPLAINED)).toArray();
+        int most = Arrays.stream(explained).max().orElseThrow();
+        if (most < Math.max(LEAST_CORNERS, Corners.AGREEING * found.from().size())) {
+            return STANDS;
+        }
+        int simplest = 0;
+        while (explained[simplest] < AS_GOOD * most) {
+            simplest++;
+        }
+        return maps.get(simplest);
     }
 
     private static boolean isStill(Corners found) {

@@ -123,7 +123,7 @@ final class CleanPlate {
                     Mat plate = mats.bytes(picture.width(), picture.height(), CvType.CV_8U, grey);
                     PlateFrames.laid(mats, plate, motion).get(0, 0, expected);
                 }
-                motion = motion.then(Camera.motion(picture.width(), picture.height(), expected, now));
+                motion = motion.then(Camera.smallMotion(picture.width(), picture.height(), expected, now));
             }
             seen = frame;
         }

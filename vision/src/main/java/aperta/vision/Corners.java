@@ -24,7 +24,11 @@ record Corners(List<Point> from, List<Point> to) {
     private static final Size WINDOW = new Size(15, 15);
     private static final int LEVELS = 3;
     /** What share of them a map has to explain. */
-    private static final double AGREEING = 0.25;
+    static final double AGREEING = 0.25;
+
+    private static final int ITERATIONS = 2000;
+    private static final double SURE = 0.99;
+    private static final int REFINED = 10;
 
     /**
      * By pyramidal Lucas–Kanade (Bouguet, 2000), there and back.
@@ -71,5 +75,68 @@ record Corners(List<Point> from, List<Point> to) {
                 mats.hold(Calib3d.findHomography(mats.points(from), mats.points(to), Calib3d.RANSAC, pixels, agreeing));
         boolean sure = !map.empty() && Core.countNonZero(agreeing) >= Math.max(least, AGREEING * from.size());
         return sure ? Optional.of(Mats.homography(map)) : Optional.empty();
+    }
+
+    /** Turn, scale and shift that explain most of them, in the same way. */
+    Optional<Homography> similarity(Mats mats, int least, double pixels) {
+        if (from.size() < least) {
+            return Optional.empty();
+        }
+        Mat agreeing = mats.empty();
+        Mat map = mats.hold(Calib3d.estimateAffinePartial2D(
+                mats.points(from), mats.points(to), agreeing, Calib3d.RANSAC, pixels, ITERATIONS, SURE, REFINED));
+        if (map.empty() || Core.countNonZero(agreeing) < Math.max(least, AGREEING * from.size())) {
+            return Optional.empty();
+        }
+        double[] m = {0, 0, 0, 0, 0, 0, 0, 0, 1};
+        map.get(0, 0, m);
+        return Optional.of(new Homography(m));
+    }
+
+    /**
+     * The shift on which most of them agree: of all that one of them makes, the one that explains most, then the mean of what it
+     * explains.
+     */
+    Homography shift(double pixels) {
+        Point best = new Point();
+        int most = -1;
+        for (int i = 0; i < from.size(); i++) {
+            Point one = moved(i);
+            int agree = 0;
+            for (int k = 0; k < from.size(); k++) {
+                agree += near(k, one, pixels) ? 1 : 0;
+            }
+            if (agree > most) {
+                most = agree;
+                best = one;
+            }
+        }
+        double x = 0;
+        double y = 0;
+        for (int i = 0; i < from.size(); i++) {
+            if (near(i, best, pixels)) {
+                x += moved(i).x / most;
+                y += moved(i).y / most;
+            }
+        }
+        return new Homography(new double[] {1, 0, x, 0, 1, y, 0, 0, 1});
+    }
+
+    private Point moved(int i) {
+        return new Point(to.get(i).x - from.get(i).x, to.get(i).y - from.get(i).y);
+    }
+
+    private boolean near(int i, Point shift, double pixels) {
+        return Math.hypot(moved(i).x - shift.x, moved(i).y - shift.y) < pixels;
+    }
+
+    /** How many of them a map takes to within so many pixels of where they are. */
+    int explained(Homography map, double pixels) {
+        int n = 0;
+        for (int i = 0; i < from.size(); i++) {
+            aperta.core.geometry.Point there = map.apply(new aperta.core.geometry.Point(from.get(i).x, from.get(i).y));
+            n += Math.hypot(there.x() - to.get(i).x, there.y() - to.get(i).y) < pixels ? 1 : 0;
+        }
+        return n;
     }
 }

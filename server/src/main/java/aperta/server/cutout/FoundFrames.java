@@ -17,7 +17,7 @@ import java.util.stream.Collectors;
  */
 final class FoundFrames {
     /** Changes with what is found by the same strokes. */
-    private static final String EDITION = "7";
+    private static final String EDITION = "8";
 
     private final FootageFindings findings;
     private final String clip;
