@@ -23,6 +23,8 @@ final class Camera {
     private static final double APART = 0.5;
     /** Where half of the corners move less than this, none does: what moves is rain, leaves, grain. */
     private static final double STILL = 0.2;
+    /** By which share brightness may differ without being evened out. */
+    private static final double SAME_LIGHT = 0.03;
     /** A shift of less isn't told from none. */
     private static final double LEAST_SHIFT = 0.1;
 
@@ -51,7 +53,7 @@ final class Camera {
 
     private static Homography motion(int width, int height, byte[] from, byte[] to, boolean mayStand) {
         try (Mats mats = new Mats()) {
-            Mat one = mats.bytes(width, height, CvType.CV_8U, from);
+            Mat one = mats.bytes(width, height, CvType.CV_8U, inLight(from, to));
             Mat other = mats.bytes(width, height, CvType.CV_8U, to);
             MatOfPoint corners = mats.noWholePoints();
             Imgproc.goodFeaturesToTrack(one, corners, MOST_CORNERS, QUALITY, 6, mats.empty(), 5, false, 0.04);
@@ -88,6 +90,33 @@ final class Camera {
             simplest++;
         }
         return maps.get(simplest);
+    }
+
+    /** As bright as another picture, where the light has changed: what lamps do isn't motion. */
+    private static byte[] inLight(byte[] picture, byte[] other) {
+        double light = middle(other) / Math.max(1, middle(picture));
+        if (Math.abs(light - 1) < SAME_LIGHT) {
+            return picture;
+        }
+        byte[] to = new byte[picture.length];
+        for (int i = 0; i < to.length; i++) {
+            to[i] = (byte) Math.min(255, Math.rint((picture[i] & 255) * light));
+        }
+        return to;
+    }
+
+    /** The median, finer than in whole steps: among equal values it lies where half of all are passed. */
+    private static double middle(byte[] picture) {
+        int[] counts = new int[256];
+        for (byte b : picture) {
+            counts[b & 255]++;
+        }
+        int left = picture.length / 2;
+        int v = 0;
+        while (left >= counts[v]) {
+            left -= counts[v++];
+        }
+        return v + (double) left / counts[v];
     }
 
     private static boolean isStill(Corners found) {

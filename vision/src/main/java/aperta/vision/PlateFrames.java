@@ -17,7 +17,7 @@ import org.opencv.imgproc.Imgproc;
 final class PlateFrames {
     private static final int SAMPLES = 21;
     /** Up to here the camera is taken to stand still, in pixels at working size. */
-    private static final double STILL = 1.5;
+    private static final double STILL = 0.4;
     /** What a smaller share of the frames' pictures reaches is unknown: a figure may be in front of it on most of them. */
     private static final double FEW = 0.3;
     /** What fewer frames show than this, since a figure that is known hides it on the others, is unknown, too. */

@@ -79,6 +79,18 @@ class CameraTest {
         assertThat(off(Camera.STANDS)).isZero();
     }
 
+    /** Lamps go darker by a third: their light on the wall is no motion. */
+    @Test
+    void aShiftIsFoundInAnotherLightToo() {
+        Homography truth = new Homography(new double[] {1, 0, 0.62, 0, 1, -0.35, 0, 0, 1});
+        byte[] before = seen(Camera.STANDS, 200, 1);
+        byte[] after = seen(truth, 260, 2);
+        for (int i = 0; i < after.length; i++) {
+            after[i] = (byte) Math.rint((after[i] & 255) * 0.66);
+        }
+        assertThat(furthestOff(Camera.motion(W, H, before, after), truth)).isLessThan(0.1);
+    }
+
     /** A map with more freedom than it has would be off by a pixel and more in the corners. */
     @Test
     void aShiftIsFoundToATenthOfAPixelInTheCornersToo() {
