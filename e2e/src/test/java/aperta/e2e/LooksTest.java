@@ -25,43 +25,36 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.BiConsumer;
 import javax.imageio.ImageIO;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.io.TempDir;
 
 /**
  * Titles with effects, made from nothing at the desk, rendered and counted on the decoded film: words that settle out of turbulence with
  * steam before them, a card that burns, a shimmer, an old film and a tape, a finish over all.
  */
-@TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class LooksTest {
     private static final int W = 320;
     private static final int H = 180;
     private static final int FRAMES = 36;
 
-    private final Browser browser = new Browser();
-    private final Desk desk = new Desk(App.shared(), browser.page());
-
     @TempDir
     Path folder;
 
-    @AfterAll
-    void close() {
-        browser.close();
-    }
-
     private void made(String name, BiConsumer<Desk, String> make, BiConsumer<DecodedFilm, Desk> holds) {
-        desk.openProjects();
-        desk.newProject(name);
-        desk.newShot(name, W, H, Integer.toString(FRAMES));
-        make.accept(desk, name);
-        DecodedFilm film = new DecodedFilm(desk.render(folder.resolve("film.mp4")), W, H);
-        assertThat(film.frames()).isEqualTo(FRAMES);
-        // What is rendered is what the desk shows.
-        assertThat(film.off(FRAMES / 2, desk.picture(FRAMES / 2))).isLessThan(3);
-        holds.accept(film, desk);
-        assertThat(browser.errors).isEmpty();
+        App app = App.shared();
+        try (Browser browser = new Browser()) {
+            Desk desk = new Desk(app, browser.page());
+            desk.openProjects();
+            desk.newProject(name);
+            desk.newShot(name, W, H, Integer.toString(FRAMES));
+            make.accept(desk, name);
+            DecodedFilm film = new DecodedFilm(desk.render(folder.resolve("film.mp4")), W, H);
+            assertThat(film.frames()).isEqualTo(FRAMES);
+            // What is rendered is what the desk shows.
+            assertThat(film.off(FRAMES / 2, desk.picture(FRAMES / 2))).isLessThan(3);
+            holds.accept(film, desk);
+            assertThat(browser.errors).isEmpty();
+        }
     }
 
     private static void word(Desk desk, String words) {
