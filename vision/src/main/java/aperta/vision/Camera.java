@@ -76,7 +76,7 @@ final class Camera {
     private static Homography simplest(Mats mats, Corners found, double leastShift) {
         Homography shift = found.shift(EXPLAINED);
         List<Homography> maps = new ArrayList<>();
-        maps.add(furthest(shift, 1, 1) < leastShift ? STANDS : shift);
+        maps.add(shift.apply(Point.ORIGIN).length() < leastShift ? STANDS : shift);
         found.similarity(mats, LEAST_CORNERS, EXPLAINED).ifPresent(maps::add);
         found.homography(mats, LEAST_CORNERS, EXPLAINED).ifPresent(maps::add);
         int[] explained =

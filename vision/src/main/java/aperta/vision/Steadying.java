@@ -52,7 +52,7 @@ final class Steadying {
         return goOn;
     }
 
-    /** Nothing more is found, and nothing comes after the last frame. */
+    /** Nothing more is found: the last frame is told of as it is, since none comes after it. */
     boolean end() {
         return tell(Optional.empty(), MatteShift.NONE);
     }
