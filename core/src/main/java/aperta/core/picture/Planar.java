@@ -1,7 +1,6 @@
 package aperta.core.picture;
 
 import java.util.Arrays;
-import java.util.stream.IntStream;
 
 /**
  * 8-bit planes Y′, Cb, Cr with half as many chroma samples in each direction (4:2:0), as most cameras and codecs give
@@ -67,10 +66,11 @@ public record Planar(int width, int height, Coding coding, byte[] data) implemen
 
     /** Rows are summed first, pixel by pixel, which a processor does for many at once. */
     private void reduce(int plane, int w, int h, int by, byte[] into, int at, int nextW, int nextH) {
-        IntStream.range(0, nextH).parallel().forEach(y -> {
+        int[] sums = new int[w];
+        for (int y = 0; y < nextH; y++) {
             int y0 = Math.min(h - 1, y * by);
             int y1 = Math.max(y0 + 1, Math.min(h, y0 + by));
-            int[] sums = new int[w];
+            Arrays.fill(sums, 0);
             for (int v = y0; v < y1; v++) {
                 int row = plane + v * w;
                 for (int x = 0; x < w; x++) {
@@ -87,7 +87,7 @@ public record Planar(int width, int height, Coding coding, byte[] data) implemen
                 int count = (y1 - y0) * Math.max(1, x1 - x0);
                 into[at + y * nextW + x] = (byte) ((sum + count / 2) / count);
             }
-        });
+        }
     }
 
     @Override
