@@ -23,7 +23,9 @@ import java.util.stream.LongStream;
 public final class CuttingOut {
     private final FigureFinder finder;
     private final Known known;
+    private final Drafts drafts;
     private final Told told;
+    private final Map<Long, List<BrushStroke>> brushed;
     private final Map<Long, Strokes> strokes = new HashMap<>();
     private boolean stopped;
 
@@ -35,6 +37,15 @@ public final class CuttingOut {
          * @return whether to go on
          */
         boolean frame(long frame, Matte alpha, double sure);
+
+        /**
+         * One more frame was compared with the others, before any of them is told of.
+         *
+         * @return whether to go on
+         */
+        default boolean compared() {
+            return true;
+        }
     }
 
     /** What is known of frames already, by the same strokes. */
@@ -42,24 +53,55 @@ public final class CuttingOut {
         Optional<Matte> frame(long frame);
     }
 
-    private CuttingOut(List<BrushStroke> brushed, FigureFinder finder, Known known, Told told) {
+    /** Keeps what was carried to each frame, until all frames have been compared with one another. */
+    public interface Drafts {
+        Optional<Draft> frame(long frame);
+
+        /** @return whether to go on */
+        boolean keep(long frame, Draft draft);
+    }
+
+    /** What was carried to a frame; as with {@link Told}. */
+    public record Draft(Matte alpha, double sure) {}
+
+    private CuttingOut(List<BrushStroke> brushed, FigureFinder finder, Known known, Drafts drafts, Told told) {
         this.finder = finder;
         this.known = known;
+        this.drafts = drafts;
         this.told = told;
-        brushed.stream()
-                .collect(Collectors.groupingBy(BrushStroke::frame))
-                .forEach((frame, all) -> strokes.put(frame, finder.strokes(all)));
+        this.brushed = brushed.stream().collect(Collectors.groupingBy(BrushStroke::frame));
+        this.brushed.forEach((frame, all) -> strokes.put(frame, finder.strokes(all)));
+    }
+
+    /** The same with drafts that are kept as long as it takes. */
+    public static void carry(List<BrushStroke> brushed, long from, long to, ClipFilm film, Known known, Told told) {
+        Map<Long, Draft> all = new HashMap<>();
+        Drafts drafts = new Drafts() {
+            @Override
+            public Optional<Draft> frame(long frame) {
+                return Optional.ofNullable(all.get(frame));
+            }
+
+            @Override
+            public boolean keep(long frame, Draft draft) {
+                all.put(frame, draft);
+                return true;
+            }
+        };
+        carry(brushed, from, to, film, known, drafts, told);
     }
 
     /**
-     * Cuts a figure out of some frames; those that aren't known are told of once.
+     * Cuts a figure out of some frames: it is carried to all of them, then they are compared with one another; those that aren't
+     * known are told of once.
      *
      * @param brushed in the order in which it was brushed; on one of its frames both inside and outside
      * @param from and {@code to}: the first and the last frame
      * @throws IllegalArgumentException where no frame has strokes of both kinds
      * @throws VisionMissing where this machine can't
      */
-    public static void carry(List<BrushStroke> brushed, long from, long to, ClipFilm film, Known known, Told told) {
+    public static void carry(
+            List<BrushStroke> brushed, long from, long to, ClipFilm film, Known known, Drafts drafts, Told told) {
         Natives.demand();
         long start = start(brushed);
         long first = Math.max(0, Math.min(from, start));
@@ -67,7 +109,9 @@ public final class CuttingOut {
         List<BrushStroke> there =
                 brushed.stream().filter(b -> b.frame() == start).toList();
         FigureFinder finder = FigureFinder.of(film, first, last, start, there);
-        new CuttingOut(brushed, finder, known, told).all(start, first, last);
+        CuttingOut cutting = new CuttingOut(brushed, finder, known, drafts, told);
+        cutting.all(start, first, last);
+        cutting.compared(first, last);
     }
 
     /**
@@ -89,9 +133,9 @@ public final class CuttingOut {
     private void all(long start, long from, long to) {
         NavigableMap<Long, Shape> fixed = fixed(start, from, to);
         for (Map.Entry<Long, Shape> f : fixed.entrySet()) {
-            if (known.frame(f.getKey()).isEmpty()) {
+            if (carriedTo(f.getKey()).isEmpty()) {
                 Shape shape = f.getValue();
-                stopped |= !told.frame(f.getKey(), finder.alpha(f.getKey(), shape), shape.sure());
+                stopped |= !keep(f.getKey(), finder.alpha(f.getKey(), shape), shape.sure());
             }
         }
         along(fixed.lastEntry().getValue(), fixed.lastKey(), to, 1);
@@ -99,6 +143,41 @@ public final class CuttingOut {
         List<Long> frames = new ArrayList<>(fixed.keySet());
         for (int i = 0; i + 1 < frames.size() && !stopped; i++) {
             between(frames.get(i), fixed.get(frames.get(i)), frames.get(i + 1), fixed.get(frames.get(i + 1)));
+        }
+    }
+
+    private boolean keep(long frame, Matte alpha, double sure) {
+        return drafts.keep(frame, new Draft(alpha, sure));
+    }
+
+    /** What was carried to a frame; or what is known of it. */
+    private Optional<Matte> carriedTo(long frame) {
+        return drafts.frame(frame).map(Draft::alpha).or(() -> known.frame(frame));
+    }
+
+    /** Compares all frames that the figure was carried to, and tells of those that aren't known. */
+    private void compared(long from, long to) {
+        List<Long> unknown = LongStream.rangeClosed(from, to)
+                .filter(f -> known.frame(f).isEmpty() && drafts.frame(f).isPresent())
+                .boxed()
+                .toList();
+        if (stopped || unknown.isEmpty()) {
+            return;
+        }
+        Refining refining = finder.refining(brushed);
+        for (long f = from; f <= to; f++) {
+            long frame = f;
+            carriedTo(f).ifPresent(alpha -> refining.add(frame, alpha));
+        }
+        refining.compare(() -> {
+            stopped |= !told.compared();
+            return !stopped;
+        });
+        for (long f : unknown) {
+            if (!stopped) {
+                Draft draft = drafts.frame(f).orElseThrow();
+                stopped |= !told.frame(f, refining.coverage(f, draft.alpha()), draft.sure());
+            }
         }
     }
 
@@ -132,17 +211,15 @@ public final class CuttingOut {
     }
 
     private void along(Shape start, long at, long end, int way) {
-        Steadying steadying = steadying(at, start);
         long lastUnknown = LongStream.iterate(end, f -> way * f > way * at, f -> f - way)
-                .filter(f -> known.frame(f).isEmpty())
+                .filter(f -> carriedTo(f).isEmpty())
                 .findFirst()
                 .orElse(at);
         Optional<Shape> shape = Optional.of(start);
         long reached = at;
         for (long f = at + way; way * f <= way * end && !stopped; f += way) {
-            Optional<Matte> before = known.frame(f);
+            Optional<Matte> before = carriedTo(f);
             if (before.isPresent()) {
-                stopped |= !steadying.known(before.get());
                 boolean needed = way * f < way * lastUnknown;
                 shape = needed ? again(f, way, before.get(), shape) : shape;
                 reached = f;
@@ -150,26 +227,25 @@ public final class CuttingOut {
             }
             shape = reached == f ? shape : carried(shape, f, way);
             reached = f;
-            if (f == end || known.frame(f + way).isPresent()) {
-                tell(steadying, f, seen(f, shape));
+            if (f == end || carriedTo(f + way).isPresent()) {
+                keep(f, shape);
             } else {
                 reached = f + way;
-                shape = tellAndCarry(steadying, f, shape, way);
+                shape = keepAndCarry(f, shape, way);
             }
         }
-        stopped = stopped || !steadying.end();
     }
 
     /** What is known of a frame is needed to go on from, and to recall what the figure looked like there. */
     private Optional<Shape> again(long frame, int way, Matte coverage, Optional<Shape> last) {
-        return finder.again(frame, coverage, known.frame(frame - way))
+        return finder.again(frame, coverage, carriedTo(frame - way))
                 .map(s -> s.paced() ? s.at(way * s.paceX(), way * s.paceY()) : s)
                 .map(s ->
                         last.map(l -> finder.learnt(frame, s, way, l.earlier())).orElse(s));
     }
 
     private void between(long a, Shape before, long b, Shape after) {
-        if (LongStream.range(a + 1, b).allMatch(f -> known.frame(f).isPresent())) {
+        if (LongStream.range(a + 1, b).allMatch(f -> carriedTo(f).isPresent())) {
             return;
         }
         Map<Long, Shape> forth = new HashMap<>();
@@ -181,7 +257,6 @@ public final class CuttingOut {
             shape.ifPresent(s -> forth.put(frame, s));
         }
         shape = Optional.of(after.with(after.earlier().and(before.earlier())));
-        Steadying steadying = steadying(b, after);
         for (long f = b - 1; f > a && !stopped; f--) {
             shape = carried(shape, f, -1);
             double u = (double) (f - a) / (b - a);
@@ -189,34 +264,20 @@ public final class CuttingOut {
             Optional<Shape> other = Optional.ofNullable(one);
             Optional<Shape> here = shape;
             Optional<Shape> both = here.flatMap(s -> other.map(o -> s.with(o, 1 - u * u * (3 - 2 * u))));
-            tell(steadying, f, seen(f, both.or(() -> other).or(() -> here)));
+            keep(f, both.or(() -> other).or(() -> here));
         }
-        stopped = stopped || !steadying.known(coverage(a, before));
-    }
-
-    /** From a frame that was brushed on. */
-    private Steadying steadying(long frame, Shape shape) {
-        return new Steadying(finder.picture(), coverage(frame, shape), told);
-    }
-
-    private Matte coverage(long frame, Shape shape) {
-        return known.frame(frame).orElseGet(() -> finder.alpha(frame, shape));
     }
 
     private Optional<Shape> carried(Optional<Shape> shape, long frame, int way) {
         return shape.flatMap(s -> finder.step(s, frame, way, Optional.empty()));
     }
 
-    private Optional<FineEdge.Seen> seen(long frame, Optional<Shape> shape) {
-        return shape.map(s -> finder.seen(frame, s));
-    }
-
-    /** Carries a shape to the next frame while its own is told of: only the carrying reads from the film then. */
-    private Optional<Shape> tellAndCarry(Steadying steadying, long frame, Optional<Shape> shape, int way) {
-        Optional<FineEdge.Seen> seen = seen(frame, shape);
+    /** Carries a shape to the next frame while its own is kept: only the carrying reads from the film then. */
+    private Optional<Shape> keepAndCarry(long frame, Optional<Shape> shape, int way) {
+        Optional<FineEdge.Seen> seen = shape.map(s -> finder.seen(frame, s));
         CompletableFuture<Optional<Shape>> next = CompletableFuture.supplyAsync(() -> carried(shape, frame + way, way));
         try {
-            tell(steadying, frame, seen);
+            keepSeen(frame, seen);
         } finally {
             // Whoever is told closes the film if that fails.
             next.exceptionally(failed -> Optional.empty()).join();
@@ -232,10 +293,13 @@ public final class CuttingOut {
         }
     }
 
-    private void tell(Steadying steadying, long frame, Optional<FineEdge.Seen> seen) {
+    private void keep(long frame, Optional<Shape> shape) {
+        keepSeen(frame, shape.map(s -> finder.seen(frame, s)));
+    }
+
+    private void keepSeen(long frame, Optional<FineEdge.Seen> seen) {
         Matte coverage = seen.map(FineEdge.Seen::coverage).orElse(new Matte(Region.NOTHING));
-        Matte unclear = seen.map(FineEdge.Seen::unclear).orElse(coverage);
         double sure = seen.map(s -> s.shape().sure()).orElse(1.0);
-        stopped |= !steadying.found(frame, coverage, unclear, sure);
+        stopped |= !keep(frame, coverage, sure);
     }
 }

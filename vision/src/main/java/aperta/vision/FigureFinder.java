@@ -6,7 +6,9 @@ import aperta.core.picture.MatteShift;
 import aperta.core.picture.Region;
 import aperta.core.shot.BrushStroke;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.opencv.core.CvType;
 import org.opencv.core.Mat;
@@ -163,6 +165,14 @@ public final class FigureFinder {
 
     Matte alpha(long frame, Shape shape) {
         return seen(frame, shape).coverage();
+    }
+
+    /** @param brushed on its frames */
+    Refining refining(Map<Long, List<BrushStroke>> brushed) {
+        Map<Long, Strokes> all = new HashMap<>();
+        brushed.forEach(
+                (frame, strokes) -> all.put(frame, new Strokes(strokes, film.level(), film.width(), film.height())));
+        return new Refining(picture(), (frame, coverage) -> FigureFrame.of(frame, coverage, light, plate), all);
     }
 
     /** What a frame shows where a shape lies, at full size. */

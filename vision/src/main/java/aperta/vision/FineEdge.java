@@ -75,7 +75,7 @@ final class FineEdge {
                     .enlarged(by, w, h)
                     .fromOpponent();
             alpha = mixtures(alpha, picture, empty, before, slow, by);
-            return new Matte(part, alpha.blurred(1).value());
+            return new Matte(part, alpha.blurred(0.5).value());
         }
 
         /** How little of each pixel can be told on the shape's own frame, 0 to 1: as unclear as those beside it. */

@@ -12,7 +12,7 @@ final class MotionEdge {
     /** What stands out from the noise, in deviations. */
     private static final double CLEAR = 1;
     /** What a lens, sharpening or compression leaves beside an edge, as a share of its contrast, doesn't count. */
-    private static final double RINGING = 0.1;
+    private static final double RINGING = 0.05;
     /** The least deviation of brightness at full size. */
     private static final double NOISE = 3;
     /** Over how many pixels across the motion a difference is averaged. */

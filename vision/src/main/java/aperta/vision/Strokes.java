@@ -1,6 +1,7 @@
 package aperta.vision;
 
 import aperta.core.geometry.Point;
+import aperta.core.picture.Matte;
 import aperta.core.picture.Region;
 import aperta.core.shot.BrushStroke;
 import java.util.List;
@@ -99,6 +100,21 @@ final class Strokes {
                 double now = odds.value()[i] + certain * told;
                 now = inside[all] ? certain : outside[all] ? -certain : now;
                 odds.value()[i] = (float) Math.max(-certain, Math.min(certain, now));
+            }
+        }
+    }
+
+    /** Changes coverage to what was brushed, less and less towards beyond the brush. */
+    void tell(Matte coverage, double reach) {
+        float[] in = fromInside().value();
+        float[] out = fromOutside().value();
+        Region part = coverage.domain();
+        for (int y = part.y(); y < part.bottom(); y++) {
+            for (int x = part.x(); x < part.right(); x++) {
+                int all = y * width + x;
+                double told = near(Math.min(in[all], out[all]), reach);
+                double to = in[all] < out[all] ? 1 : 0;
+                coverage.set(x, y, (float) (coverage.at(x, y) + told * (to - coverage.at(x, y))));
             }
         }
     }

@@ -76,39 +76,97 @@ class CutOutRunner implements JobRunner {
         CutOutSettings s = CutOutSettings.read(job.settings());
         Content.Footage clip = figure(shots.newest(job.shotId()).shot(), s.layer());
         CutOut cutOut = clip.cutOut().orElseThrow();
-        boolean[] stopped = {false};
+        boolean stopped;
         try (ClipSources sources = media.sources()) {
             Sources.Info info = sources.info(clip.media());
             FoundFrames found = new FoundFrames(findings, info.content(), cutOut.strokes());
-            long[] done = {0};
-            for (long f = s.from(); f <= s.to(); f++) {
-                done[0] += found.frame(f).isPresent() ? 1 : 0;
-            }
-            progress.accept(done[0]);
+            Going going = new Going(job, s, found, progress, cancelled);
             CuttingOut.carry(
                     cutOut.strokes(),
                     s.from(),
                     s.to(),
                     new ClipFilm(sources, clip.media(), 1),
-                    f -> found.frame(f).map(FoundFrame::matte),
-                    (frame, alpha, sure) -> {
-                        found.keep(frame, FoundFrame.of(alpha, sure));
-                        done[0]++;
-                        progress.accept(done[0]);
-                        desk.tell(job.shotId(), seen(s, frame, alpha, sure, done[0]));
-                        desk.giveWay();
-                        stopped[0] = cancelled.getAsBoolean();
-                        return !stopped[0];
-                    });
+                    f -> found.compared(f).map(FoundFrame::matte),
+                    going,
+                    going);
+            stopped = going.stopped;
             put(job, s, found, info);
         } catch (VisionMissing | IOException e) {
             throw new IllegalStateException(e.getMessage(), e);
         }
         desk.tell(job.shotId(), message(s).add("ended", true).build());
-        if (stopped[0]) {
+        if (stopped) {
             throw new IllegalStateException("It was stopped; what was found is kept.");
         }
         return null;
+    }
+
+    /**
+     * Keeps and shows what is found. Each frame is carried to, compared with the others, and compared once more with what came
+     * of that: a third of its work each.
+     */
+    private final class Going implements CuttingOut.Drafts, CuttingOut.Told {
+        private static final int STEPS = 3;
+
+        private final Job job;
+        private final CutOutSettings settings;
+        private final FoundFrames found;
+        private final LongConsumer progress;
+        private final BooleanSupplier cancelled;
+        private long steps;
+        private boolean stopped;
+
+        Going(Job job, CutOutSettings settings, FoundFrames found, LongConsumer progress, BooleanSupplier cancelled) {
+            this.job = job;
+            this.settings = settings;
+            this.found = found;
+            this.progress = progress;
+            this.cancelled = cancelled;
+            for (long f = settings.from(); f <= settings.to(); f++) {
+                steps += found.compared(f).isPresent() ? STEPS : found.draft(f).isPresent() ? 1 : 0;
+            }
+            progress.accept(done());
+        }
+
+        private long done() {
+            return Math.min(settings.to() - settings.from() + 1, steps / STEPS);
+        }
+
+        @Override
+        public Optional<CuttingOut.Draft> frame(long frame) {
+            return found.draft(frame).map(f -> new CuttingOut.Draft(f.matte(), f.sure()));
+        }
+
+        @Override
+        public boolean keep(long frame, CuttingOut.Draft draft) {
+            found.keepDraft(frame, FoundFrame.of(draft.alpha(), draft.sure()));
+            return show(frame, draft.alpha(), draft.sure());
+        }
+
+        @Override
+        public boolean compared() {
+            return goOn();
+        }
+
+        @Override
+        public boolean frame(long frame, Matte alpha, double sure) {
+            found.keepCompared(frame, FoundFrame.of(alpha, sure));
+            return show(frame, alpha, sure);
+        }
+
+        private boolean show(long frame, Matte alpha, double sure) {
+            boolean goOn = goOn();
+            desk.tell(job.shotId(), seen(settings, frame, alpha, sure, done()));
+            return goOn;
+        }
+
+        private boolean goOn() {
+            steps++;
+            progress.accept(done());
+            desk.giveWay();
+            stopped = cancelled.getAsBoolean();
+            return !stopped;
+        }
     }
 
     @Override

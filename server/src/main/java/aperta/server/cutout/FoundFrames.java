@@ -12,12 +12,16 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 
 /**
- * What was found of a figure, frame by frame. A frame is kept under the strokes that it depends on: those from the frame that
+ * What was found of a figure, frame by frame: what was carried there (the draft), and what came of it once all frames had been
+ * compared with one another. A frame is kept under the strokes that it depends on: those from the frame that
  * everything was carried from as far as to the brushed frames on both sides of it. So another stroke leaves the others known.
  */
 final class FoundFrames {
     /** Changes with what is found by the same strokes. */
-    private static final String EDITION = "8";
+    private static final String EDITION = "9";
+
+    private static final String COMPARED = "figure";
+    private static final String DRAFT = "figure draft";
 
     private final FootageFindings findings;
     private final String clip;
@@ -38,15 +42,28 @@ final class FoundFrames {
         return start;
     }
 
+    /** The best that is known of a frame. */
     Optional<FoundFrame> frame(long frame) {
-        return findings.kept(question(frame)).map(FoundFrame::read);
+        return compared(frame).or(() -> draft(frame));
     }
 
-    void keep(long frame, FoundFrame found) {
-        findings.keep(question(frame), found.write());
+    Optional<FoundFrame> compared(long frame) {
+        return findings.kept(question(COMPARED, frame)).map(FoundFrame::read);
     }
 
-    private FootageFindings.Question question(long frame) {
+    void keepCompared(long frame, FoundFrame found) {
+        findings.keep(question(COMPARED, frame), found.write());
+    }
+
+    Optional<FoundFrame> draft(long frame) {
+        return findings.kept(question(DRAFT, frame)).map(FoundFrame::read);
+    }
+
+    void keepDraft(long frame, FoundFrame found) {
+        findings.keep(question(DRAFT, frame), found.write());
+    }
+
+    private FootageFindings.Question question(String kind, long frame) {
         Long below = brushed.floor(frame);
         Long above = brushed.ceiling(frame);
         long from = Math.min(start, below == null ? start : below);
@@ -54,6 +71,6 @@ final class FoundFrames {
         StringBuilder key = new StringBuilder(EDITION).append(start);
         strokes.stream().filter(s -> s.frame() >= from && s.frame() <= to).forEach(key::append);
         String hash = ShotFile.hash(key.toString().getBytes(StandardCharsets.UTF_8));
-        return new FootageFindings.Question("figure", hash, clip, frame, frame);
+        return new FootageFindings.Question(kind, hash, clip, frame, frame);
     }
 }
