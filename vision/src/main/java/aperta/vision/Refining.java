@@ -140,7 +140,11 @@ final class Refining {
         if (!places.containsKey(frame)) {
             return carried;
         }
-        return coverage(frames.containsKey(frame) ? frames.get(frame) : seen.frame(frame, carried));
+        Matte to = coverage(frames.containsKey(frame) ? frames.get(frame) : seen.frame(frame, carried));
+        if (brushed.containsKey(frame)) {
+            brushed.get(frame).keep(to, carried, REACH);
+        }
+        return to;
     }
 
     private Matte coverage(FigureFrame here) {
@@ -148,11 +152,7 @@ final class Refining {
         List<FigureMotion.Laid> others = from.entrySet().parallelStream()
                 .map(m -> m.getValue().laid(frames.get(m.getKey()), here))
                 .toList();
-        Matte to = new Pixels(here, others).coverage();
-        if (brushed.containsKey(here.frame)) {
-            brushed.get(here.frame).tell(to, REACH);
-        }
-        return to;
+        return new Pixels(here, others).coverage();
     }
 
     /** From the frames on which the figure stands most like on this one, by their numbers. */

@@ -104,17 +104,23 @@ final class Strokes {
         }
     }
 
-    /** Changes coverage to what was brushed, less and less towards beyond the brush. */
-    void tell(Matte coverage, double reach) {
+    /**
+     * Keeps what was brushed: inside coverage is at least what it was when that was obeyed, outside at most, less and less
+     * towards beyond the brush.
+     */
+    void keep(Matte coverage, Matte obeyed, double reach) {
         float[] in = fromInside().value();
         float[] out = fromOutside().value();
         Region part = coverage.domain();
         for (int y = part.y(); y < part.bottom(); y++) {
             for (int x = part.x(); x < part.right(); x++) {
                 int all = y * width + x;
-                double told = near(Math.min(in[all], out[all]), reach);
-                double to = in[all] < out[all] ? 1 : 0;
-                coverage.set(x, y, (float) (coverage.at(x, y) + told * (to - coverage.at(x, y))));
+                float now = coverage.at(x, y);
+                float to = obeyed.at(x, y);
+                if (in[all] < out[all] ? to > now : to < now) {
+                    double told = near(Math.min(in[all], out[all]), reach);
+                    coverage.set(x, y, (float) (now + told * (to - now)));
+                }
             }
         }
     }

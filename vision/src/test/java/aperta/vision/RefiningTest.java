@@ -131,7 +131,13 @@ class RefiningTest {
         Refining refining = added(Map.of(5L, new Strokes(List.of(out), 1, W, H)));
         refining.compare(() -> true);
         int x = (int) (60 + PACE * 5);
-        assertThat(refining.coverage(5, draft(5)).at(x, 60)).isLessThan(0.01f);
+        Matte obeyed = draft(5);
+        for (int i = -8; i <= 8; i++) {
+            for (int j = -8; j <= 8; j++) {
+                obeyed.set(x + i, 60 + j, 0);
+            }
+        }
+        assertThat(refining.coverage(5, obeyed).at(x, 60)).isLessThan(0.01f);
         assertThat(refining.coverage(6, draft(6)).at((int) (60 + PACE * 6), 60)).isGreaterThan(0.9f);
     }
 
