@@ -3,6 +3,7 @@ package aperta.vision;
 import aperta.core.geometry.Homography;
 import aperta.core.picture.Region;
 import java.util.Arrays;
+import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import org.opencv.core.Core;
 import org.opencv.core.CvType;
@@ -99,13 +100,13 @@ final class CleanPlate {
         }
     }
 
-    /** The same at full size. */
-    Part full(long frame, Colours picture, Region part) {
-        Homography there = toFrame(frame, picture);
+    /** The same at full size; at working size the picture is only wanted where the camera moves. */
+    Part full(long frame, Supplier<Colours> picture, Region part) {
         Bytes all = full();
         if (still) {
             return all.part(part);
         }
+        Homography there = toFrame(frame, picture.get());
         try (Mats mats = new Mats()) {
             Mat middle = mats.bytes(all.width, all.height, CvType.CV_8UC3, all.middle);
             Mat deviation = mats.bytes(all.width, all.height, CvType.CV_8UC3, all.deviation);

@@ -173,10 +173,23 @@ public final class CuttingOut {
             stopped |= !told.compared();
             return !stopped;
         });
-        for (long f : unknown) {
+        for (int i = 0; i < unknown.size() && !stopped; i += Refining.AT_ONCE) {
+            tell(unknown.subList(i, Math.min(unknown.size(), i + Refining.AT_ONCE)), refining);
+        }
+    }
+
+    private void tell(List<Long> frames, Refining refining) {
+        Map<Long, Draft> there = new HashMap<>();
+        Map<Long, Matte> carried = new HashMap<>();
+        for (long f : frames) {
+            Draft draft = drafts.frame(f).orElseThrow();
+            there.put(f, draft);
+            carried.put(f, draft.alpha());
+        }
+        Map<Long, Matte> found = refining.coverage(carried);
+        for (long f : frames) {
             if (!stopped) {
-                Draft draft = drafts.frame(f).orElseThrow();
-                stopped |= !told.frame(f, refining.coverage(f, draft.alpha()), draft.sure());
+                stopped |= !told.frame(f, found.get(f), there.get(f).sure());
             }
         }
     }

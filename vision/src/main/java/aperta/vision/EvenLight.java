@@ -56,10 +56,15 @@ final class EvenLight {
 
     /** Red, green and blue of a part of a frame, which lies inside the picture. */
     Colours colours(long frame, Region part) {
+        Colours there = film.colours(frame, part);
+        if (known.getOrDefault(frame, 0.0) == 1) {
+            return there;
+        }
         Colours all = reduced(frame);
         double light = known.get(frame);
-        Colours there = film.colours(frame, part);
-        return light == 1 ? there : inLight(there, plate.full(frame, all, part).colours(), light);
+        return light == 1
+                ? there
+                : inLight(there, plate.full(frame, () -> all, part).colours(), light);
     }
 
     /** All of a frame's pixels. */

@@ -52,7 +52,7 @@ final class FigureFrame {
     /** @return nothing of a figure that isn't in the picture */
     static FigureFrame of(long frame, Matte alpha, EvenLight film, CleanPlate plate) {
         Region there = part(alpha, film.frame());
-        CleanPlate.Part empty = plate.full(frame, film.reduced(frame), there);
+        CleanPlate.Part empty = plate.full(frame, () -> film.reduced(frame), there);
         boolean[] known = new boolean[there.width() * there.height()];
         for (int i = 0; i < known.length; i++) {
             known[i] = empty.known(i);

@@ -108,7 +108,7 @@ final class FineEdge {
                         small,
                         part,
                         film.colours(frame, part),
-                        plate.full(frame, film.reduced(frame), part),
+                        plate.full(frame, () -> film.reduced(frame), part),
                         by);
     }
 

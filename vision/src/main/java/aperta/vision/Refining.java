@@ -27,12 +27,14 @@ final class Refining {
     private static final int TOGETHER = 16;
     /** And those that lie as near as this in any case: what moves otherwise than ever before stands most alike there. */
     private static final int NEXT = 2;
+    /** How many frames are worked on at once. */
+    static final int AT_ONCE = 4;
     /** How much it counts, in choosing frames, how unlike the pictures are, and not the coverages. */
     private static final double PICTURES = 0.6;
     /** All frames that others are compared with are as many bytes at most; if they were more, every second one goes. */
     private static final long MOST_BYTES = 256L << 20;
     /** How much a frame's own coverage counts, beside that of each other one. */
-    private static final double OWN = 3;
+    private static final double OWN = 10;
     /** How far a stroke speaks for what is around it, in pixels. */
     private static final double REACH = 2;
     /** How far colours are off without reason, of 255: the deviation. */
@@ -124,10 +126,15 @@ final class Refining {
      */
     void compare(BooleanSupplier goOn) {
         NavigableMap<Long, FigureFrame> better = new TreeMap<>();
-        for (FigureFrame f : frames.values()) {
-            better.put(f.frame, f.with(coverage(f)));
-            if (!goOn.getAsBoolean()) {
-                return;
+        List<FigureFrame> all = List.copyOf(frames.values());
+        for (int from = 0; from < all.size(); from += AT_ONCE) {
+            List<FigureFrame> some = all.subList(from, Math.min(all.size(), from + AT_ONCE));
+            List<Matte> found = some.parallelStream().map(this::coverage).toList();
+            for (int i = 0; i < some.size(); i++) {
+                better.put(some.get(i).frame, some.get(i).with(found.get(i)));
+                if (!goOn.getAsBoolean()) {
+                    return;
+                }
             }
         }
         frames = better;
@@ -135,14 +142,26 @@ final class Refining {
 
     private record Other(FigureFrame frame, double dx, double dy, double apart) {}
 
-    /** The coverage of one of the frames, which was added, as all of them explain it. */
-    Matte coverage(long frame, Matte carried) {
-        if (!places.containsKey(frame)) {
-            return carried;
-        }
-        Matte to = coverage(frames.containsKey(frame) ? frames.get(frame) : seen.frame(frame, carried));
-        if (brushed.containsKey(frame)) {
-            brushed.get(frame).keep(to, carried, REACH);
+    /**
+     * The coverage of some of the frames, which were added, as all of them explain it.
+     *
+     * @param carried to them
+     */
+    Map<Long, Matte> coverage(Map<Long, Matte> carried) {
+        Map<Long, Matte> to = new TreeMap<>(carried);
+        List<FigureFrame> here = new ArrayList<>();
+        carried.forEach((frame, alpha) -> {
+            if (places.containsKey(frame)) {
+                here.add(frames.containsKey(frame) ? frames.get(frame) : seen.frame(frame, alpha));
+            }
+        });
+        List<Matte> found = here.parallelStream().map(this::coverage).toList();
+        for (int i = 0; i < here.size(); i++) {
+            long frame = here.get(i).frame;
+            if (brushed.containsKey(frame)) {
+                brushed.get(frame).keep(found.get(i), carried.get(frame), REACH);
+            }
+            to.put(frame, found.get(i));
         }
         return to;
     }
@@ -264,15 +283,20 @@ final class Refining {
                 Samples samples = new Samples(others.size() + 1);
                 for (int i = row * w; i < (row + 1) * w; i++) {
                     float t = around.value()[i];
-                    if (t < SURE || t > 1 - SURE || !here.known[i]) {
-                        to[i] = large.value()[i];
+                    if (!here.known[i]) {
+                        to[i] = (here.coverage[i] & 255) / 255f;
+                    } else if (t < SURE || t > 1 - SURE) {
+                        to[i] = clean(large.value()[i]);
                     } else {
-                        to[i] = (float) samples.coverage(here, others, i % w, row, t);
+                        to[i] = clean((float) samples.coverage(here, others, i % w, row, t));
                     }
-                    to[i] = Math.max(0, Math.min(1, (to[i] - UNSURE) / (1 - 2 * UNSURE)));
                 }
             });
             return new Matte(here.part, to);
+        }
+
+        private static float clean(float coverage) {
+            return Math.max(0, Math.min(1, (coverage - UNSURE) / (1 - 2 * UNSURE)));
         }
 
         /** The mean coverage of all, at half the size, where they are explained. */

@@ -95,6 +95,10 @@ class RefiningTest {
         return refining;
     }
 
+    private static Matte coverage(Refining refining, long frame, Matte carried) {
+        return refining.coverage(Map.of(frame, carried)).get(frame);
+    }
+
     /** How far coverage is off where it is neither nothing nor all, on the mean. */
     private static double off(Matte found, long frame) {
         Matte truth = truth(frame);
@@ -120,7 +124,9 @@ class RefiningTest {
         for (long f : new long[] {1, 5, 8}) {
             double drafted = off(draft(f), f);
             assertThat(drafted).isGreaterThan(0.15);
-            assertThat(off(refining.coverage(f, draft(f)), f)).as("frame %d", f).isLessThan(drafted / 3);
+            assertThat(off(coverage(refining, f, draft(f)), f))
+                    .as("frame %d", f)
+                    .isLessThan(drafted / 3);
         }
     }
 
@@ -137,15 +143,16 @@ class RefiningTest {
                 obeyed.set(x + i, 60 + j, 0);
             }
         }
-        assertThat(refining.coverage(5, obeyed).at(x, 60)).isLessThan(0.01f);
-        assertThat(refining.coverage(6, draft(6)).at((int) (60 + PACE * 6), 60)).isGreaterThan(0.9f);
+        assertThat(coverage(refining, 5, obeyed).at(x, 60)).isLessThan(0.01f);
+        assertThat(coverage(refining, 6, draft(6)).at((int) (60 + PACE * 6), 60))
+                .isGreaterThan(0.9f);
     }
 
     @Test
     void alone() {
         Refining refining = new Refining(PICTURE, RefiningTest::seen, Map.of());
         refining.add(0, draft(0));
-        assertThat(off(refining.coverage(0, draft(0)), 0)).isCloseTo(off(draft(0), 0), within(0.05));
+        assertThat(off(coverage(refining, 0, draft(0)), 0)).isCloseTo(off(draft(0), 0), within(0.05));
     }
 
     @Test
@@ -153,7 +160,7 @@ class RefiningTest {
         Refining refining = added(Map.of());
         Matte nothing = new Matte(Region.NOTHING);
         refining.add(FRAMES, nothing);
-        assertThat(refining.coverage(FRAMES, nothing)).isSameAs(nothing);
+        assertThat(coverage(refining, FRAMES, nothing)).isSameAs(nothing);
     }
 
     @Test
