@@ -107,7 +107,6 @@ public final class FigureFinder {
                 shape.palette(),
                 shape.ground(),
                 shape.earlier(),
-                null,
                 0);
         return carrier.decide(
                 frame, wider, ShapeCarrier.cut(all, part), plate.small(frame, all, part), Optional.of(strokes));
@@ -213,7 +212,6 @@ public final class FigureFinder {
                 Palette.of(picture, alpha),
                 Shape.ground(picture, alpha),
                 EarlierShapes.NONE,
-                null,
                 1));
     }
 

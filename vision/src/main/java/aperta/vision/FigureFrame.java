@@ -67,25 +67,11 @@ final class FigureFrame {
 
     /** Where there is anything of a figure, and what is around it; nothing where there is no figure. */
     static Region part(Matte alpha, Region picture) {
-        Region r = alpha.domain();
-        int x0 = r.right();
-        int y0 = r.bottom();
-        int x1 = r.x();
-        int y1 = r.y();
-        for (int y = r.y(); y < r.bottom(); y++) {
-            for (int x = r.x(); x < r.right(); x++) {
-                if (alpha.at(x, y) > 1f / WHOLE) {
-                    x0 = Math.min(x0, x);
-                    x1 = Math.max(x1, x + 1);
-                    y0 = Math.min(y0, y);
-                    y1 = Math.max(y1, y + 1);
-                }
-            }
-        }
-        if (x1 <= x0) {
+        Region there = alpha.where(1f / WHOLE);
+        if (there.isEmpty()) {
             return Region.NOTHING;
         }
-        Region around = new Region(x0, y0, x1 - x0, y1 - y0).grown(AROUND).intersect(picture);
+        Region around = there.grown(AROUND).intersect(picture);
         int left = (around.x() + 1) / 2 * 2;
         int top = (around.y() + 1) / 2 * 2;
         return new Region(left, top, (around.right() - left) / 2 * 2, (around.bottom() - top) / 2 * 2);

@@ -32,9 +32,6 @@ final class FineEdge {
     private static final double FAR = 6;
     private static final double SURE = 0.002;
     private static final float SEEN = -1;
-    /** How far around a pixel it has to be clear, too, in pixels at working size. */
-    private static final int BESIDE = 2;
-
     private final EvenLight film;
     private final CleanPlate plate;
     private final int by;
@@ -76,22 +73,6 @@ final class FineEdge {
                     .fromOpponent();
             alpha = mixtures(alpha, picture, empty, before, slow, by);
             return new Matte(part, alpha.blurred(0.5).value());
-        }
-
-        /** How little of each pixel can be told on the shape's own frame, 0 to 1: as unclear as those beside it. */
-        Matte unclear() {
-            if (part.isEmpty()) {
-                return new Matte(Region.NOTHING);
-            }
-            Region all = new Region(
-                    part.x() / by, part.y() / by, (part.width() + by - 1) / by, (part.height() + by - 1) / by);
-            Plane clear = shape.clear().leastWithin(BESIDE).moved(shape.part(), all, 0, 0, 1);
-            Plane to = clear.enlarged(by, part.width(), part.height());
-            for (int i = 0; i < to.value().length; i++) {
-                float c = to.value()[i] * to.value()[i];
-                to.value()[i] = 1 - c * c;
-            }
-            return new Matte(part, to.value());
         }
     }
 

@@ -66,7 +66,6 @@ final class FirstShape {
                 Palette.NONE,
                 Palette.NONE,
                 EarlierShapes.NONE,
-                null,
                 0);
         for (int i = 0; i < DECISIONS; i++) {
             found = carrier.decide(frame, found, picture, empty, Optional.of(strokes));

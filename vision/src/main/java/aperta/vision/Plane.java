@@ -30,16 +30,6 @@ record Plane(int width, int height, float[] value) {
         }
     }
 
-    /** The least value up to so many pixels away, across and down. */
-    Plane leastWithin(int reach) {
-        try (Mats mats = new Mats()) {
-            Mat m = mats.plane(this);
-            int side = 2 * reach + 1;
-            Imgproc.erode(m, m, mats.hold(Imgproc.getStructuringElement(Imgproc.MORPH_RECT, new Size(side, side))));
-            return of(m);
-        }
-    }
-
     /** The mean over a box, whose sides are odd. */
     Plane mean(int wide, int high) {
         try (Mats mats = new Mats()) {

@@ -15,7 +15,6 @@ import aperta.core.picture.Region;
  * @param palette the colours it is made of
  * @param ground the colours of what is around it
  * @param earlier what it looked like before
- * @param clear how clearly each pixel can be told on this frame, 0 to 1
  * @param sure how clearly figure and background are told apart along its edge, 0 to 1
  */
 record Shape(
@@ -30,7 +29,6 @@ record Shape(
         Palette palette,
         Palette ground,
         EarlierShapes earlier,
-        Plane clear,
         double sure) {
     /** How far colours go on, in pixels. */
     private static final double ON = 2;
@@ -69,22 +67,20 @@ record Shape(
     }
 
     Shape at(double x, double y) {
-        return new Shape(part, remembered, decided, own, around, x, y, true, palette, ground, earlier, clear, sure);
+        return new Shape(part, remembered, decided, own, around, x, y, true, palette, ground, earlier, sure);
     }
 
     /** Whose pace isn't known. */
     Shape unpaced() {
-        return new Shape(part, remembered, decided, own, around, 0, 0, false, palette, ground, earlier, clear, sure);
+        return new Shape(part, remembered, decided, own, around, 0, 0, false, palette, ground, earlier, sure);
     }
 
     Shape with(Palette colours) {
-        return new Shape(
-                part, remembered, decided, own, around, paceX, paceY, paced, colours, ground, earlier, clear, sure);
+        return new Shape(part, remembered, decided, own, around, paceX, paceY, paced, colours, ground, earlier, sure);
     }
 
     Shape with(EarlierShapes shapes) {
-        return new Shape(
-                part, remembered, decided, own, around, paceX, paceY, paced, palette, ground, shapes, clear, sure);
+        return new Shape(part, remembered, decided, own, around, paceX, paceY, paced, palette, ground, shapes, sure);
     }
 
     /** The same frame as it was carried there the other way, by a share of that one. */
@@ -106,7 +102,6 @@ record Shape(
                 palette,
                 ground,
                 earlier,
-                clear,
                 Math.max(sure, other.sure));
     }
 

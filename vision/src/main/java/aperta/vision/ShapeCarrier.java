@@ -84,7 +84,6 @@ final class ShapeCarrier {
                 shape.palette(),
                 shape.ground(),
                 shape.earlier().moved(moved[0], moved[1]),
-                null,
                 0);
         Colours picture = cut(all, part);
         CleanPlate.Part empty = plate.small(number, all, part);
@@ -109,7 +108,6 @@ final class ShapeCarrier {
                 expected.palette(),
                 expected.ground(),
                 expected.earlier(),
-                null,
                 0);
     }
 
@@ -165,7 +163,6 @@ final class ShapeCarrier {
                 brushed ? Palette.of(picture, alpha) : expected.palette(),
                 brushed ? Shape.ground(picture, alpha) : expected.ground(),
                 expected.earlier().with(number, part, alpha, clear, own, brushed ? 1 : sure),
-                clear,
                 sure);
     }
 

@@ -62,7 +62,6 @@ class EvidenceTest {
                 Palette.NONE,
                 Palette.NONE,
                 EarlierShapes.NONE,
-                null,
                 0);
         return Evidence.of(picture, plate, figure, inside, Optional.empty());
     }

@@ -47,7 +47,6 @@ class UnknownGroundTest {
                 Palette.of(before, alpha),
                 Shape.ground(before, alpha),
                 EarlierShapes.NONE,
-                null,
                 1);
         return new UnknownGround(now, shape, shape.palette().unlikely(now));
     }

@@ -61,6 +61,26 @@ public final class Matte {
         }
     }
 
+    /** The smallest region outside of which nothing is more than this. */
+    public Region where(float more) {
+        int left = domain.right();
+        int top = domain.bottom();
+        int right = domain.x();
+        int bottom = domain.y();
+        for (int y = domain.y(); y < domain.bottom(); y++) {
+            int at = index(domain.x(), y);
+            for (int x = domain.x(); x < domain.right(); x++, at++) {
+                if (value[at] > more) {
+                    left = Math.min(left, x);
+                    right = Math.max(right, x + 1);
+                    top = Math.min(top, y);
+                    bottom = y + 1;
+                }
+            }
+        }
+        return right <= left ? Region.NOTHING : new Region(left, top, right - left, bottom - top);
+    }
+
     /** Its values themselves, read and written at {@link #index}. */
     public float[] values() {
         return value;

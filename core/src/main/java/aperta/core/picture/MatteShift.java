@@ -23,7 +23,7 @@ public record MatteShift(int dx, int dy) {
             return NONE;
         }
         MatteShift about = new MatteShift(here[0] - there[0], here[1] - there[1]);
-        Region part = seen(to).grown(COARSE * STEPS);
+        Region part = to.where(0).grown(COARSE * STEPS);
         Region before = about.back().moved(part).grown(COARSE * STEPS + COARSE);
         Pair pair = new Pair(laid(from, before), laid(to, part), picture);
         MatteShift coarse = pair.closest(about, COARSE, STEPS, COARSE);
@@ -100,24 +100,5 @@ public record MatteShift(int dx, int dy) {
             }
         }
         return all == 0 ? new int[0] : new int[] {(int) Math.rint(across / all), (int) Math.rint(down / all)};
-    }
-
-    private static Region seen(Matte m) {
-        Region d = m.domain();
-        int left = d.right();
-        int top = d.bottom();
-        int right = d.x();
-        int bottom = d.y();
-        for (int y = d.y(); y < d.bottom(); y++) {
-            for (int x = d.x(); x < d.right(); x++) {
-                if (m.at(x, y) > 0) {
-                    left = Math.min(left, x);
-                    right = Math.max(right, x + 1);
-                    top = Math.min(top, y);
-                    bottom = Math.max(bottom, y + 1);
-                }
-            }
-        }
-        return new Region(left, top, right - left, bottom - top);
     }
 }

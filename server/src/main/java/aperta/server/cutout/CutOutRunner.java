@@ -80,7 +80,7 @@ class CutOutRunner implements JobRunner {
         try (ClipSources sources = media.sources()) {
             Sources.Info info = sources.info(clip.media());
             FoundFrames found = new FoundFrames(findings, info.content(), cutOut.strokes());
-            Going going = new Going(job, s, found, progress, cancelled);
+            Going going = new Going(job, found, progress, cancelled);
             CuttingOut.carry(
                     cutOut.strokes(),
                     s.from(),
@@ -109,27 +109,29 @@ class CutOutRunner implements JobRunner {
         private static final int STEPS = 3;
 
         private final Job job;
-        private final CutOutSettings settings;
         private final FoundFrames found;
         private final LongConsumer progress;
         private final BooleanSupplier cancelled;
         private long steps;
         private boolean stopped;
 
-        Going(Job job, CutOutSettings settings, FoundFrames found, LongConsumer progress, BooleanSupplier cancelled) {
+        Going(Job job, FoundFrames found, LongConsumer progress, BooleanSupplier cancelled) {
             this.job = job;
-            this.settings = settings;
             this.found = found;
             this.progress = progress;
             this.cancelled = cancelled;
-            for (long f = settings.from(); f <= settings.to(); f++) {
+            for (long f = settings().from(); f <= settings().to(); f++) {
                 steps += found.compared(f).isPresent() ? STEPS : found.draft(f).isPresent() ? 1 : 0;
             }
             progress.accept(done());
         }
 
+        private CutOutSettings settings() {
+            return CutOutSettings.read(job.settings());
+        }
+
         private long done() {
-            return Math.min(settings.to() - settings.from() + 1, steps / STEPS);
+            return Math.min(settings().to() - settings().from() + 1, steps / STEPS);
         }
 
         @Override
@@ -156,7 +158,7 @@ class CutOutRunner implements JobRunner {
 
         private boolean show(long frame, Matte alpha, double sure) {
             boolean goOn = goOn();
-            desk.tell(job.shotId(), seen(settings, frame, alpha, sure, done()));
+            desk.tell(job.shotId(), seen(settings(), frame, alpha, sure, done()));
             return goOn;
         }
 
