@@ -49,7 +49,7 @@ final class FigureFrame {
         this.half = half();
     }
 
-    /** @return nothing of a figure that isn't in the picture */
+    /** @param alpha the coverage of a figure of which something is in the picture */
     static FigureFrame of(long frame, Matte alpha, EvenLight film, CleanPlate plate) {
         Region there = part(alpha, film.frame());
         CleanPlate.Part empty = plate.full(frame, () -> film.reduced(frame), there);

@@ -39,18 +39,18 @@ record FigureMotion(Plane dx, Plane dy) {
     private static final double UNLIKE = 3;
 
     private static final int NEARBY = 5;
-    private static final float TOUCHED = 0.01f;
 
     /** @param x and {@code y}: about how far the figure has come from the other frame, in pixels */
     static FigureMotion between(FigureFrame from, FigureFrame to, double x, double y) {
         return new Search(from.half, to.half).found((int) Math.round(x / 2), (int) Math.round(y / 2));
     }
 
-    /** How far from the other frame a pixel of this one has come, in pixels. */
+    /** How far to the right a pixel of this frame has come from the other one, in pixels. */
     float dx(int x, int y) {
         return dx.between((double) x / STEP, (double) y / STEP);
     }
 
+    /** And how far down. */
     float dy(int x, int y) {
         return dy.between((double) x / STEP, (double) y / STEP);
     }
@@ -161,7 +161,7 @@ record FigureMotion(Plane dx, Plane dy) {
             return bend < 1e-9 ? 0 : Math.max(-0.5, Math.min(0.5, 0.5 * (before - after) / bend));
         }
 
-        /** The mean, over the pixels of a block that the figure touches, of how unlike this frame is to what the other says. */
+        /** The mean, over the known pixels of a block, of how unlike this frame is to what the other says. */
         private double cost(int[] block, int dx, int dy, int every) {
             int ox = to.x() - dx - from.x();
             int oy = to.y() - dy - from.y();
