@@ -177,6 +177,49 @@ class CuttingOutTest {
         assertThat(asked).containsExactly(56L, 57L, 58L, 59L, 60L, 61L, 62L);
     }
 
+    /** Broken off while frames were compared: nothing is carried again, and the rest is as it would have been. */
+    @Test
+    void whatWasCarriedIsNotCarriedAgain() {
+        Kept whole = new Kept();
+        Map<Long, Matte> all = new TreeMap<>();
+        carry(44, 52, f -> Optional.empty(), whole, (f, alpha, sure) -> all.put(f, alpha) == null);
+        assertThat(all).hasSize(9);
+        assertThat(whole.drafts).hasSize(9);
+        whole.may = false;
+        Map<Long, Matte> rest = new TreeMap<>();
+        carry(
+                44,
+                52,
+                f -> f < 47 ? Optional.of(all.get(f)) : Optional.empty(),
+                whole,
+                (f, alpha, sure) -> rest.put(f, alpha) == null);
+        assertThat(rest.keySet()).containsExactly(47L, 48L, 49L, 50L, 51L, 52L);
+        rest.forEach(
+                (f, alpha) -> assertThat(alpha.values()).isEqualTo(all.get(f).values()));
+    }
+
+    private void carry(long from, long to, CuttingOut.Known known, Kept drafts, CuttingOut.Told told) {
+        try (ClipSources sources = sources("platform")) {
+            CuttingOut.carry(strokes(AT, 0), from, to, new ClipFilm(sources, "platform", 1), known, drafts, told);
+        }
+    }
+
+    private static final class Kept implements CuttingOut.Drafts {
+        private final Map<Long, CuttingOut.Draft> drafts = new HashMap<>();
+        private boolean may = true;
+
+        @Override
+        public Optional<CuttingOut.Draft> frame(long frame) {
+            return Optional.ofNullable(drafts.get(frame));
+        }
+
+        @Override
+        public boolean keep(long frame, CuttingOut.Draft draft) {
+            assertThat(may).as("frame %d carried again", frame).isTrue();
+            return drafts.put(frame, draft) == null;
+        }
+    }
+
     /** The legs can't be seen where it goes on: it recalls them from what was found before. It is compared with fewer frames. */
     @Test
     void whatGoesOnInTheDarkIsHardlyWorseForHavingBeenBrokenOff() {
